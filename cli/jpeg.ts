@@ -1,0 +1,8 @@
+// JPEG previews outside the browser.
+import { encode } from 'jpeg-js';
+
+const QUALITY = 88;
+
+export function encodeJpeg(rgba: Uint8ClampedArray, width: number, height: number): Uint8Array {
+  return new Uint8Array(encode({ data: rgba, width, height }, QUALITY).data);
+}

@@ -1,0 +1,312 @@
+// A capture as DNG 1.4: IFD0 with an RGB thumbnail and the facts of the file, a raw SubIFD (CFA, lossless-JPEG tiles or
+// plain strips), a JPEG preview SubIFD, an Exif IFD and XMP. One function for each directory.
+import { formatThirds, ISO_LADDER, shutterRational, stepOf } from '../units/ladders';
+import { apex } from '../light/apex';
+import { baselineExposureEv } from '../raw/develop';
+import type { RawFrame } from '../sensor/raw-frame';
+import type { PatternId } from '../meter/pattern';
+import { exifDateTime, exifOffset, exifSubSec, isoDateTime } from './exif-time';
+import { jpegInfo } from './jpeg-info';
+import { encodeLosslessJpeg } from './lossless-jpeg-encode';
+import { COMPRESSION, EXIF, PHOTOMETRIC, TAG, TYPE } from './tags';
+import {
+  ascii,
+  byte,
+  double,
+  long,
+  raw,
+  rational,
+  short,
+  srational,
+  TiffWriter,
+  undefinedBytes,
+  type Field,
+} from './tiff-writer';
+
+export interface Picture {
+  readonly width: number;
+  readonly height: number;
+  /** 8-bit R, G, B, A interleaved. */
+  readonly rgba: Uint8ClampedArray;
+}
+
+/** How the capture was set, beyond the frame's own settings. */
+export interface CaptureFacts {
+  readonly pattern: PatternId;
+  readonly shutterAuto: boolean;
+  readonly isoAuto: boolean;
+  /** Identifier of the frame, 32 hexadecimal digits. */
+  readonly uniqueId: string;
+}
+
+export interface DngOptions {
+  readonly compression: 'lossless-jpeg' | 'none';
+  readonly thumbnail: Picture;
+  /** A finished baseline JPEG of the developed picture. */
+  readonly previewJpeg: Uint8Array;
+  readonly facts: CaptureFacts;
+  /** Called with the share of raw data written; throw from it to cancel. */
+  readonly onProgress?: (share: number) => void;
+}
+
+export const SOFTWARE = 'Velmo 0.1.0';
+const TILE = 256;
+
+/** The whole file. @throws RangeError when the frame's data do not fit its size. */
+export function writeDng(frame: RawFrame, options: DngOptions): Uint8Array {
+  if (frame.data.length !== frame.width * frame.height || frame.width < 2 || frame.height < 2) {
+    throw new RangeError(`A mosaic of ${frame.width}×${frame.height} with ${frame.data.length} samples`);
+  }
+  const writer = new TiffWriter();
+  const thumbnail = writer.append(rgbOf(options.thumbnail));
+  const preview = writer.append(options.previewJpeg);
+  const rawIfd = writer.appendDirectory(rawDirectory(frame, options, writer));
+  const previewIfd = writer.appendDirectory(previewDirectory(frame, options.previewJpeg, preview));
+  const exifIfd = writer.appendDirectory(exifDirectory(frame, options.facts));
+  return writer.finish(
+    writer.appendDirectory(mainDirectory(frame, options, { thumbnail, rawIfd, previewIfd, exifIfd })),
+  );
+}
+
+function mainDirectory(
+  frame: RawFrame,
+  options: DngOptions,
+  at: { thumbnail: number; rawIfd: number; previewIfd: number; exifIfd: number },
+): Field[] {
+  const { width, height } = options.thumbnail;
+  const { source, colour } = frame;
+  return [
+    long(TAG.NewSubfileType, 1),
+    long(TAG.ImageWidth, width),
+    long(TAG.ImageLength, height),
+    short(TAG.BitsPerSample, 8, 8, 8),
+    short(TAG.Compression, COMPRESSION.none),
+    short(TAG.PhotometricInterpretation, PHOTOMETRIC.rgb),
+    ascii(TAG.Make, source.make),
+    ascii(TAG.Model, source.camera),
+    long(TAG.StripOffsets, at.thumbnail),
+    short(TAG.Orientation, 1),
+    short(TAG.SamplesPerPixel, 3),
+    long(TAG.RowsPerStrip, height),
+    long(TAG.StripByteCounts, width * height * 3),
+    rational(TAG.XResolution, 72),
+    rational(TAG.YResolution, 72),
+    short(TAG.PlanarConfiguration, 1),
+    short(TAG.ResolutionUnit, 2),
+    ascii(TAG.Software, SOFTWARE),
+    ascii(TAG.DateTime, exifDateTime(frame.timeMs, frame.offsetMinutes)),
+    long(TAG.SubIFDs, at.rawIfd, at.previewIfd),
+    raw(TAG.XMP, TYPE.BYTE, xmpPacket(frame)),
+    long(TAG.ExifIFD, at.exifIfd),
+    byte(TAG.DNGVersion, 1, 4, 0, 0),
+    byte(TAG.DNGBackwardVersion, 1, 1, 0, 0),
+    ascii(TAG.UniqueCameraModel, source.camera),
+    srational(TAG.ColorMatrix1, ...colour.colorMatrix.flat()),
+    short(TAG.CalibrationIlluminant1, 21),
+    rational(TAG.AsShotNeutral, ...colour.asShotNeutral),
+    srational(TAG.BaselineExposure, baselineExposureEv(frame.settings)),
+    rational(TAG.BaselineNoise, 1),
+    rational(TAG.BaselineSharpness, 1),
+    rational(TAG.LinearResponseLimit, 1),
+  ];
+}
+
+function rawDirectory(frame: RawFrame, options: DngOptions, writer: TiffWriter): Field[] {
+  const { width, height, black, white } = frame;
+  const range = white - black;
+  return [
+    long(TAG.NewSubfileType, 0),
+    long(TAG.ImageWidth, width),
+    long(TAG.ImageLength, height),
+    short(TAG.BitsPerSample, 16),
+    short(TAG.PhotometricInterpretation, PHOTOMETRIC.cfa),
+    short(TAG.SamplesPerPixel, 1),
+    short(TAG.PlanarConfiguration, 1),
+    ...(options.compression === 'none' ? plainStrip(frame, writer) : losslessTiles(frame, options, writer)),
+    short(TAG.CFARepeatPatternDim, 2, 2),
+    byte(TAG.CFAPattern, 0, 1, 1, 2),
+    byte(TAG.CFAPlaneColor, 0, 1, 2),
+    short(TAG.CFALayout, 1),
+    short(TAG.BlackLevelRepeatDim, 1, 1),
+    short(TAG.BlackLevel, black),
+    short(TAG.WhiteLevel, white),
+    rational(TAG.DefaultScale, 1, 1),
+    long(TAG.DefaultCropOrigin, 0, 0),
+    long(TAG.DefaultCropSize, width, height),
+    long(TAG.ActiveArea, 0, 0, height, width),
+    // Variance = S·x + O of the signal x scaled to 0 … 1 (DNG specification, NoiseProfile).
+    double(TAG.NoiseProfile, frame.noise.shot / range, frame.noise.read / (range * range)),
+  ];
+}
+
+function plainStrip({ data, width, height }: RawFrame, writer: TiffWriter): Field[] {
+  const bytes = new Uint8Array(width * height * 2);
+  const view = new DataView(bytes.buffer);
+  for (let i = 0; i < data.length; i++) view.setUint16(i * 2, data[i]!, true);
+  return [
+    short(TAG.Compression, COMPRESSION.none),
+    long(TAG.StripOffsets, writer.append(bytes)),
+    long(TAG.RowsPerStrip, height),
+    long(TAG.StripByteCounts, bytes.length),
+  ];
+}
+
+/**
+ * Tiles of 256×256; of 128 columns when 256 would make the frame exactly two tiles wide, which one common reader garbles.
+ */
+function losslessTiles(frame: RawFrame, options: DngOptions, writer: TiffWriter): Field[] {
+  const tileWidth = Math.ceil(frame.width / TILE) === 2 ? TILE / 2 : TILE;
+  const across = Math.ceil(frame.width / tileWidth);
+  const down = Math.ceil(frame.height / TILE);
+  const offsets: number[] = [];
+  const counts: number[] = [];
+  const tile = new Uint16Array(tileWidth * TILE);
+  for (let ty = 0; ty < down; ty++) {
+    for (let tx = 0; tx < across; tx++) {
+      copyTile(frame, tx * tileWidth, ty * TILE, tileWidth, tile);
+      const coded = encodeLosslessJpeg(tile, tileWidth, TILE);
+      offsets.push(writer.append(coded));
+      counts.push(coded.length);
+    }
+    options.onProgress?.((ty + 1) / down);
+  }
+  return [
+    short(TAG.Compression, COMPRESSION.jpeg),
+    long(TAG.TileWidth, tileWidth),
+    long(TAG.TileLength, TILE),
+    long(TAG.TileOffsets, ...offsets),
+    long(TAG.TileByteCounts, ...counts),
+  ];
+}
+
+/** Copies a tile; beyond the frame's edge the last sample of the same colour goes on. */
+function copyTile({ data, width, height }: RawFrame, x0: number, y0: number, tileWidth: number, tile: Uint16Array): void {
+  const inside = Math.min(tileWidth, width - x0);
+  for (let y = 0; y < TILE; y++) {
+    const sy = sameParity(y0 + y, height);
+    const row = y * tileWidth;
+    tile.set(data.subarray(sy * width + x0, sy * width + x0 + inside), row);
+    for (let x = inside; x < tileWidth; x++) tile[row + x] = data[sy * width + sameParity(x0 + x, width)]!;
+  }
+}
+
+/** The last index below `size` with the parity of `i`, or `i` itself when it lies inside. */
+function sameParity(i: number, size: number): number {
+  if (i < size) return i;
+  return size - 1 - ((size - 1 - i) & 1);
+}
+
+function previewDirectory(frame: RawFrame, jpeg: Uint8Array, offset: number): Field[] {
+  const info = jpegInfo(jpeg);
+  return [
+    long(TAG.NewSubfileType, 1),
+    long(TAG.ImageWidth, info.width),
+    long(TAG.ImageLength, info.height),
+    short(TAG.BitsPerSample, 8, 8, 8),
+    short(TAG.Compression, COMPRESSION.jpeg),
+    short(TAG.PhotometricInterpretation, PHOTOMETRIC.ycbcr),
+    long(TAG.StripOffsets, offset),
+    short(TAG.SamplesPerPixel, 3),
+    long(TAG.RowsPerStrip, info.height),
+    long(TAG.StripByteCounts, jpeg.length),
+    short(TAG.PlanarConfiguration, 1),
+    short(TAG.YCbCrSubSampling, ...info.subsampling),
+    short(TAG.YCbCrPositioning, 1),
+    rational(TAG.ReferenceBlackWhite, 0, 255, 128, 255, 128, 255),
+    ascii(TAG.PreviewApplicationName, 'Velmo'),
+    ascii(TAG.PreviewApplicationVersion, SOFTWARE.replace('Velmo ', '')),
+    long(TAG.PreviewColorSpace, 2),
+    ascii(TAG.PreviewDateTime, isoDateTime(frame.timeMs, frame.offsetMinutes)),
+  ];
+}
+
+/** Exif codes of CIPA DC-008. */
+const METERING_MODE: Record<PatternId, number> = { evaluative: 5, centre: 2, spot: 3 };
+
+function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
+  const { settings, source, timeMs, offsetMinutes } = frame;
+  const { shutterS, iso, apertureN } = settings;
+  const nominalIso = stepOf(ISO_LADDER, iso).nominal;
+  const { av, tv, bv } = apex(apertureN, shutterS, iso);
+  const time = exifDateTime(timeMs, offsetMinutes);
+  const offset = exifOffset(offsetMinutes);
+  const subSec = exifSubSec(timeMs);
+  const manual = !facts.shutterAuto && !facts.isoAuto;
+  return [
+    rational(EXIF.ExposureTime, shutterRational(shutterS)),
+    rational(EXIF.FNumber, apertureN),
+    short(EXIF.ExposureProgram, exposureProgram(facts)),
+    short(EXIF.PhotographicSensitivity, nominalIso),
+    short(EXIF.SensitivityType, 1),
+    long(EXIF.StandardOutputSensitivity, nominalIso),
+    undefinedBytes(EXIF.ExifVersion, 0x30, 0x32, 0x33, 0x32),
+    ascii(EXIF.DateTimeOriginal, time),
+    ascii(EXIF.DateTimeDigitized, time),
+    ascii(EXIF.OffsetTime, offset),
+    ascii(EXIF.OffsetTimeOriginal, offset),
+    ascii(EXIF.OffsetTimeDigitized, offset),
+    srational(EXIF.ShutterSpeedValue, tv),
+    rational(EXIF.ApertureValue, av),
+    srational(EXIF.BrightnessValue, bv),
+    srational(EXIF.ExposureBiasValue, [Math.round(settings.compensationEv * 3), 3]),
+    rational(EXIF.MaxApertureValue, av),
+    short(EXIF.MeteringMode, METERING_MODE[facts.pattern]),
+    short(EXIF.LightSource, 0),
+    short(EXIF.Flash, 0x20),
+    rational(EXIF.FocalLength, source.focalLengthMm),
+    ascii(EXIF.SubSecTime, subSec),
+    ascii(EXIF.SubSecTimeOriginal, subSec),
+    ascii(EXIF.SubSecTimeDigitized, subSec),
+    short(EXIF.ColorSpace, 0xffff),
+    short(EXIF.SensingMethod, 2),
+    undefinedBytes(EXIF.FileSource, 3),
+    undefinedBytes(EXIF.SceneType, 1),
+    short(EXIF.CustomRendered, 0),
+    short(EXIF.ExposureMode, manual ? 1 : 0),
+    short(EXIF.WhiteBalance, 0),
+    short(EXIF.FocalLengthIn35mmFilm, source.equivalentMm),
+    short(EXIF.SceneCaptureType, 0),
+    ascii(EXIF.ImageUniqueID, facts.uniqueId),
+    rational(EXIF.LensSpecification, source.focalLengthMm, source.focalLengthMm, apertureN, apertureN),
+    ascii(EXIF.LensMake, source.make),
+    ascii(EXIF.LensModel, `${source.camera} ${source.lens}`),
+  ];
+}
+
+/** 1 manual, 2 programme, 4 shutter priority; automatic shutter with held ISO is also a programme. */
+function exposureProgram({ shutterAuto, isoAuto }: CaptureFacts): number {
+  if (!shutterAuto && !isoAuto) return 1;
+  return shutterAuto ? 2 : 4;
+}
+
+function xmpPacket(frame: RawFrame): Uint8Array {
+  const time = isoDateTime(frame.timeMs, frame.offsetMinutes);
+  const { settings, source } = frame;
+  const scene = source.scene ? ` Simulated scene: ${source.scene}, seed ${source.seed}.` : '';
+  const note = `Compensation ${formatThirds(settings.compensationEv)} EV.${scene}`;
+  const body = `<?xpacket begin="\ufeff" id="W5M0MpCehiHzreSzNTczkc9d"?>
+<x:xmpmeta xmlns:x="adobe:ns:meta/">
+ <rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">
+  <rdf:Description rdf:about="" xmlns:xmp="http://ns.adobe.com/xap/1.0/" xmlns:dc="http://purl.org/dc/elements/1.1/"
+    xmp:CreatorTool="${escapeXml(SOFTWARE)}" xmp:CreateDate="${time}" xmp:ModifyDate="${time}">
+   <dc:description><rdf:Alt><rdf:li xml:lang="x-default">${escapeXml(note)}</rdf:li></rdf:Alt></dc:description>
+  </rdf:Description>
+ </rdf:RDF>
+</x:xmpmeta>
+<?xpacket end="w"?>`;
+  return new TextEncoder().encode(body);
+}
+
+function escapeXml(text: string): string {
+  return text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+}
+
+function rgbOf({ rgba, width, height }: Picture): Uint8Array {
+  const out = new Uint8Array(width * height * 3);
+  for (let i = 0, o = 0; o < out.length; i += 4, o += 3) {
+    out[o] = rgba[i]!;
+    out[o + 1] = rgba[i + 1]!;
+    out[o + 2] = rgba[i + 2]!;
+  }
+  return out;
+}

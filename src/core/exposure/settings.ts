@@ -1,0 +1,22 @@
+// What a capture is made with. Exact values; nominal values are a matter of printing.
+
+export interface ExposureSettings {
+  readonly shutterS: number;
+  readonly iso: number;
+  readonly apertureN: number;
+  /** Compensation, EV: what the person asked for beside the meter. */
+  readonly compensationEv: number;
+}
+
+/** ISO below the sensor's base is base-ISO data with a darker picture (extended low ISO). */
+export const BASE_ISO = 100;
+
+/** Stops that the picture is pulled darker than the raw numbers say: 1 for ISO 50, 0 from base ISO up. */
+export function extendedStops(iso: number): number {
+  return Math.max(0, Math.log2(BASE_ISO / iso));
+}
+
+/** The ISO that sets the analogue gain. */
+export function analogueIso(iso: number): number {
+  return Math.max(BASE_ISO, iso);
+}

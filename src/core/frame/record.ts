@@ -1,0 +1,149 @@
+// The record of a capture: everything the sheet and the frame view show without opening the raw file, and enough
+// to make the capture again.
+import type { ChannelFigures } from '../raw/statistics';
+import type { PatternId } from '../meter/pattern';
+import type { RawFrame } from '../sensor/raw-frame';
+import type { CaptureFacts } from '../dng/write';
+
+export const RECORD_VERSION = 1;
+
+export interface ChannelShares {
+  readonly name: string;
+  readonly clippedShare: number;
+  readonly belowFloorShare: number;
+}
+
+/** Shares and headroom of a frame, predicted or measured. */
+export interface RawOutlook {
+  readonly channels: readonly ChannelShares[];
+  /** null when the frame is black. */
+  readonly headroomEv: number | null;
+}
+
+export interface FrameRecord {
+  readonly version: typeof RECORD_VERSION;
+  readonly id: string;
+  readonly timeMs: number;
+  readonly offsetMinutes: number;
+  readonly width: number;
+  readonly height: number;
+  readonly camera: string;
+  readonly lens: string;
+  readonly scene: string;
+  readonly seed: number;
+  readonly shutterS: number;
+  readonly iso: number;
+  readonly apertureN: number;
+  readonly compensationEv: number;
+  readonly shutterAuto: boolean;
+  readonly isoAuto: boolean;
+  readonly pattern: PatternId;
+  readonly kelvin: number;
+  readonly forecast: RawOutlook;
+  readonly result: RawOutlook;
+  /** Bytes of the DNG. */
+  readonly bytes: number;
+  /** Where the DNG is: in this browser's store, or served beside the demo. */
+  readonly place: { readonly kind: 'stored' } | { readonly kind: 'served'; readonly url: string };
+}
+
+/** JSON schema of a record, for what comes back from storage or over the wire. */
+export const RECORD_SCHEMA = {
+  type: 'object',
+  required: [
+    ...['version', 'id', 'timeMs', 'offsetMinutes', 'width', 'height', 'camera', 'lens', 'scene', 'seed', 'shutterS'],
+    ...['iso', 'apertureN', 'compensationEv', 'shutterAuto', 'isoAuto', 'pattern', 'kelvin', 'forecast', 'result'],
+    ...['bytes', 'place'],
+  ],
+  properties: {
+    version: { const: RECORD_VERSION },
+    id: { type: 'string', pattern: '^[0-9a-f]{32}$' },
+    timeMs: { type: 'number' },
+    offsetMinutes: { type: 'integer', minimum: -900, maximum: 900 },
+    width: { type: 'integer', minimum: 2, maximum: 65535 },
+    height: { type: 'integer', minimum: 2, maximum: 65535 },
+    camera: { type: 'string' },
+    lens: { type: 'string' },
+    scene: { type: 'string' },
+    seed: { type: 'integer' },
+    shutterS: { type: 'number', exclusiveMinimum: 0 },
+    iso: { type: 'number', exclusiveMinimum: 0 },
+    apertureN: { type: 'number', exclusiveMinimum: 0 },
+    compensationEv: { type: 'number', minimum: -5, maximum: 5 },
+    shutterAuto: { type: 'boolean' },
+    isoAuto: { type: 'boolean' },
+    pattern: { enum: ['evaluative', 'centre', 'spot'] },
+    kelvin: { type: 'number', exclusiveMinimum: 0 },
+    forecast: { $ref: '#/$defs/outlook' },
+    result: { $ref: '#/$defs/outlook' },
+    bytes: { type: 'integer', minimum: 1 },
+    place: {
+      oneOf: [
+        { type: 'object', required: ['kind'], properties: { kind: { const: 'stored' } } },
+        { type: 'object', required: ['kind', 'url'], properties: { kind: { const: 'served' }, url: { type: 'string' } } },
+      ],
+    },
+  },
+  $defs: {
+    outlook: {
+      type: 'object',
+      required: ['channels', 'headroomEv'],
+      properties: {
+        headroomEv: { type: ['number', 'null'] },
+        channels: {
+          type: 'array',
+          items: {
+            type: 'object',
+            required: ['name', 'clippedShare', 'belowFloorShare'],
+            properties: {
+              name: { type: 'string' },
+              clippedShare: { type: 'number', minimum: 0, maximum: 1 },
+              belowFloorShare: { type: 'number', minimum: 0, maximum: 1 },
+            },
+          },
+        },
+      },
+    },
+  },
+} as const;
+
+export function outlookOf(figures: readonly ChannelFigures[], headroomEv: number): RawOutlook {
+  return {
+    channels: figures.map(({ name, sites, clipped, belowFloor }) => ({
+      name,
+      clippedShare: sites > 0 ? clipped / sites : 0,
+      belowFloorShare: sites > 0 ? belowFloor / sites : 0,
+    })),
+    headroomEv: Number.isFinite(headroomEv) ? headroomEv : null,
+  };
+}
+
+export function recordOf(
+  frame: RawFrame,
+  facts: CaptureFacts,
+  outlooks: { forecast: RawOutlook; result: RawOutlook },
+  bytes: number,
+  place: FrameRecord['place'],
+): FrameRecord {
+  const { settings, source } = frame;
+  return {
+    version: RECORD_VERSION,
+    id: facts.uniqueId,
+    timeMs: frame.timeMs,
+    offsetMinutes: frame.offsetMinutes,
+    width: frame.width,
+    height: frame.height,
+    camera: source.camera,
+    lens: source.lens,
+    scene: source.scene ?? '',
+    seed: source.seed ?? 0,
+    ...settings,
+    shutterAuto: facts.shutterAuto,
+    isoAuto: facts.isoAuto,
+    pattern: facts.pattern,
+    kelvin: frame.colour.kelvin,
+    ...outlooks,
+    bytes,
+    place,
+  };
+}

@@ -1,0 +1,98 @@
+// One press: preview frame for the forecast and the white, full exposure, development of the small pictures, file.
+// The terminal and the capture worker both go this way; only the JPEG encoder of the preview is theirs.
+import { writeDng, type CaptureFacts, type DngOptions } from '../dng/write';
+import type { CameraColour } from '../colour/camera';
+import type { ExposureSettings } from '../exposure/settings';
+import { channelFigures, countSites, headroomEv } from '../raw/statistics';
+import { developReduced } from '../raw/develop';
+import { captureFrame, measureWhite, PREVIEW_LONG_SIDE, type CaptureOrder } from '../scene/capture';
+import { projectorFor, type SceneView } from '../scene/view';
+import type { RawFrame } from '../sensor/raw-frame';
+import { outlookOf, recordOf, type FrameRecord, type RawOutlook } from './record';
+
+export interface Press {
+  readonly settings: ExposureSettings;
+  readonly facts: CaptureFacts;
+  readonly seed: number;
+  readonly timeMs: number;
+  readonly offsetMinutes: number;
+  readonly scene: string;
+  /** The white that the finder showed; measured from the forecast frame when absent. */
+  readonly colour?: CameraColour;
+}
+
+export type EncodeJpeg = (rgba: Uint8ClampedArray, width: number, height: number) => Promise<Uint8Array> | Uint8Array;
+
+export type Stage = 'expose' | 'picture' | 'encode';
+
+export interface ShootOptions {
+  readonly longSide: number;
+  readonly compression: DngOptions['compression'];
+  readonly encodeJpeg: EncodeJpeg;
+  /** Called with the stage and its share done; throw from it to cancel. */
+  readonly onProgress?: (stage: Stage, share: number) => void;
+}
+
+export interface Shot {
+  readonly frame: RawFrame;
+  readonly dng: Uint8Array;
+  readonly thumbnailJpeg: Uint8Array;
+  readonly record: FrameRecord;
+}
+
+/** Long sides of the JPEG preview and of the thumbnail, pixels. */
+const PREVIEW_JPEG_SIDE = 1344;
+const THUMBNAIL_SIDE = 320;
+
+/** What the preview says about the capture before it is made, with the white it measured. */
+export function forecastOf(view: SceneView, press: Press): { outlook: RawOutlook; colour: CameraColour } {
+  const frame = captureFrame(view.camera, projectorFor(view, PREVIEW_LONG_SIDE), orderOf(view, press, press.colour));
+  const counted = countSites(frame);
+  return {
+    outlook: outlookOf(channelFigures(counted, frame.noise), headroomEv(counted)),
+    colour: press.colour ?? measureWhite(frame),
+  };
+}
+
+export async function shoot(view: SceneView, press: Press, options: ShootOptions): Promise<Shot> {
+  const { onProgress } = options;
+  const forecast = forecastOf(view, press);
+  const projector = projectorFor(view, options.longSide);
+  const frame = captureFrame(view.camera, projector, orderOf(view, press, forecast.colour), {
+    onBand: (share) => onProgress?.('expose', share),
+  });
+  const counted = countSites(frame);
+  const result = outlookOf(channelFigures(counted, frame.noise), headroomEv(counted));
+  onProgress?.('picture', 0);
+  const preview = pictureOf(frame, PREVIEW_JPEG_SIDE);
+  const thumbnail = pictureOf(frame, THUMBNAIL_SIDE);
+  const previewJpeg = await options.encodeJpeg(preview.rgba, preview.width, preview.height);
+  const thumbnailJpeg = await options.encodeJpeg(thumbnail.rgba, thumbnail.width, thumbnail.height);
+  onProgress?.('picture', 1);
+  const dng = writeDng(frame, {
+    compression: options.compression,
+    thumbnail,
+    previewJpeg,
+    facts: press.facts,
+    onProgress: (share) => onProgress?.('encode', share),
+  });
+  const outlooks = { forecast: forecast.outlook, result };
+  return { frame, dng, thumbnailJpeg, record: recordOf(frame, press.facts, outlooks, dng.length, { kind: 'stored' }) };
+}
+
+function orderOf(view: SceneView, press: Press, colour?: CameraColour): CaptureOrder {
+  return { ...press, colour: colour ?? daylight(view) };
+}
+
+/** Stands in until the frame's own white is measured. */
+function daylight(view: SceneView): CameraColour {
+  return { colorMatrix: view.camera.colorMatrix, asShotNeutral: [1, 1, 1], kelvin: 5500 };
+}
+
+/** A developed picture whose long side has at most `side` pixels, and at least one for each 2×2 cell it stands for. */
+function pictureOf(frame: RawFrame, side: number) {
+  const scale = Math.min(1, side / Math.max(frame.width, frame.height), 0.5);
+  const width = Math.max(1, Math.round(frame.width * scale));
+  const height = Math.max(1, Math.round(frame.height * scale));
+  return { width, height, rgba: developReduced(frame, width, height) };
+}

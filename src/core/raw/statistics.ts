@@ -1,0 +1,134 @@
+// Counts of every number in a mosaic, a CFA channel at a time. All figures about a raw frame (clipped, below the
+// floor, headroom, percentiles, the stopline) are read from these counts, so one pass over the sites is enough.
+import {
+  CFA_NAMES,
+  clipLevel,
+  floorSignal,
+  type CfaName,
+  type NoiseModel,
+  type RawFrame,
+} from '../sensor/raw-frame';
+
+/** counts[channel][dn], channels in the order of `CFA_NAMES`. */
+export interface SiteCounts {
+  readonly counts: readonly [Uint32Array, Uint32Array, Uint32Array, Uint32Array];
+  readonly sites: number;
+  readonly black: number;
+  readonly white: number;
+}
+
+export type Mosaic = Pick<RawFrame, 'width' | 'height' | 'data' | 'black' | 'white'>;
+
+/** One pass over an RGGB mosaic. Numbers above white are counted at white. */
+export function countSites(frame: Mosaic, reuse?: SiteCounts): SiteCounts {
+  const { width, height, data, black, white } = frame;
+  const fits = reuse !== undefined && reuse.white === white;
+  const counts: SiteCounts['counts'] = fits
+    ? reuse.counts
+    : [0, 1, 2, 3].map(() => new Uint32Array(white + 1)) as unknown as SiteCounts['counts'];
+  if (fits) counts.forEach((c) => c.fill(0));
+  for (let y = 0; y < height; y++) {
+    const even = counts[(y & 1) << 1]!;
+    const odd = counts[((y & 1) << 1) | 1]!;
+    let i = y * width;
+    for (const end = i + width - 1; i < end; i += 2) {
+      const [a, b] = [data[i]!, data[i + 1]!];
+      even[a < white ? a : white]!++;
+      odd[b < white ? b : white]!++;
+    }
+    if (width & 1) even[Math.min(white, data[i]!)]!++;
+  }
+  return { counts, sites: width * height, black, white };
+}
+
+export interface ChannelFigures {
+  readonly name: CfaName;
+  readonly sites: number;
+  readonly clipped: number;
+  readonly belowFloor: number;
+  readonly min: number;
+  readonly max: number;
+  /** DN, black included. */
+  readonly mean: number;
+}
+
+/** Sites, clipped, below the floor (SNR < 1), least, greatest and mean number of each CFA channel. */
+export function channelFigures(counted: SiteCounts, noise: NoiseModel): ChannelFigures[] {
+  const clip = clipLevel(counted);
+  const floor = counted.black + floorSignal(noise);
+  return counted.counts.map((counts, c) => {
+    let [sites, clipped, belowFloor, min, max, sum] = [0, 0, 0, Infinity, 0, 0];
+    for (let dn = 0; dn < counts.length; dn++) {
+      const n = counts[dn]!;
+      if (n === 0) continue;
+      sites += n;
+      sum += n * dn;
+      if (dn >= clip) clipped += n;
+      if (dn < floor) belowFloor += n;
+      if (dn < min) min = dn;
+      max = dn;
+    }
+    const empty = sites === 0;
+    return {
+      name: CFA_NAMES[c]!,
+      sites,
+      clipped,
+      belowFloor,
+      min: empty ? 0 : min,
+      max,
+      mean: empty ? 0 : sum / sites,
+    };
+  });
+}
+
+/** The share of sites that may burn before a highlight counts as lost. */
+export const MEANINGFUL_SHARE = 0.001;
+
+/**
+ * Stops that can be added until `share` of the sites of any channel clips; 0 when that much is clipped already,
+ * Infinity for a frame that is black everywhere.
+ */
+export function headroomEv(counted: SiteCounts, share: number = MEANINGFUL_SHARE): number {
+  const clip = clipLevel(counted) - counted.black;
+  return Math.min(
+    ...counted.counts.map((counts) => {
+      const level = levelOfTopShare(counts, share) - counted.black;
+      return level <= 0 ? Infinity : Math.max(0, Math.log2(clip / level));
+    }),
+  );
+}
+
+/** The number that at least `share` of a channel's sites reach or pass. */
+function levelOfTopShare(counts: Uint32Array, share: number): number {
+  let sites = 0;
+  for (const n of counts) sites += n;
+  const wanted = Math.max(1, Math.ceil(sites * share));
+  let above = 0;
+  for (let dn = counts.length - 1; dn >= 0; dn--) {
+    above += counts[dn]!;
+    if (above >= wanted) return dn;
+  }
+  return 0;
+}
+
+/** Stops below saturation of the given percentiles (0 … 100) of a channel; −Infinity at or under black. */
+export function percentilesEv(counted: SiteCounts, channel: number, percentiles: readonly number[]): number[] {
+  const counts = counted.counts[channel];
+  if (!counts) throw new RangeError(`No channel ${channel}`);
+  let sites = 0;
+  for (const n of counts) sites += n;
+  return percentiles.map((p) => {
+    const wanted = Math.max(1, Math.ceil((sites * p) / 100));
+    let below = 0;
+    for (let dn = 0; dn < counts.length; dn++) {
+      below += counts[dn]!;
+      if (below >= wanted) return stopsBelowSaturation(dn, counted);
+    }
+    return -Infinity;
+  });
+}
+
+/** log2((DN − black)/(white − black)). */
+export function stopsBelowSaturation(dn: number, { black, white }: { black: number; white: number }): number {
+  return dn <= black ? -Infinity : Math.log2((dn - black) / (white - black));
+}

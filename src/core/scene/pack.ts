@@ -1,0 +1,53 @@
+// A packed scene: "VSC1", length of the header, header as JSON, then the plates' bytes one after the other.
+import { decodePlate, type PlateHeader } from './plate-codec';
+import type { Scene, SceneDescription } from './scene';
+
+interface PackHeader {
+  readonly description: SceneDescription;
+  /** One for each lamp, in order, then depth. */
+  readonly plates: readonly PlateHeader[];
+}
+
+const MAGIC = 0x31435356; // "VSC1", little-endian
+
+export function writeScenePack(
+  description: SceneDescription,
+  plates: readonly { header: PlateHeader; bytes: Uint8Array }[],
+): Uint8Array {
+  const header: PackHeader = { description, plates: plates.map((p) => p.header) };
+  const text = new TextEncoder().encode(JSON.stringify(header));
+  const out = new Uint8Array(8 + text.length + plates.reduce((sum, p) => sum + p.bytes.length, 0));
+  const view = new DataView(out.buffer);
+  view.setUint32(0, MAGIC, true);
+  view.setUint32(4, text.length, true);
+  out.set(text, 8);
+  let offset = 8 + text.length;
+  for (const { bytes } of plates) {
+    out.set(bytes, offset);
+    offset += bytes.length;
+  }
+  return out;
+}
+
+/** @throws RangeError when the bytes are not a packed scene, or end early. */
+export function readScenePack(bytes: Uint8Array): Scene {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (bytes.length < 8 || view.getUint32(0, true) !== MAGIC) throw new RangeError('Not a packed scene');
+  const headerLength = view.getUint32(4, true);
+  if (8 + headerLength > bytes.length) throw new RangeError('The packed scene ends early');
+  const header = JSON.parse(new TextDecoder().decode(bytes.subarray(8, 8 + headerLength))) as PackHeader;
+  let offset = 8 + headerLength;
+  const plates = header.plates.map((plate) => {
+    const length = plate.lengths.reduce((sum, n) => sum + n, 0);
+    if (offset + length > bytes.length) throw new RangeError('The packed scene ends early');
+    const decoded = decodePlate(plate, bytes.subarray(offset, offset + length));
+    offset += length;
+    return decoded;
+  });
+  const depth = plates.pop();
+  const size = depth?.width ?? 0;
+  if (!depth || plates.length !== header.description.lamps.length || plates.some((p) => p.width !== size)) {
+    throw new RangeError('The packed scene lacks plates');
+  }
+  return { description: header.description, size, lamps: plates, depth };
+}

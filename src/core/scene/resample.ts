@@ -1,0 +1,55 @@
+// One-dimensional resampling by a table of taps: areas when the output is coarser than the input, a cubic (Catmull &
+// Rom 1974) held between its two inner samples when it is finer, so that a window's edge does not ring into the dark.
+
+export interface Taps {
+  /** Taps for each output sample. */
+  readonly count: number;
+  /** Index of the first input sample, one for each output sample and tap (held inside the input). */
+  readonly index: Int32Array;
+  readonly weight: Float32Array;
+  /** True when results must be held between the inner taps 1 and 2. */
+  readonly held: boolean;
+}
+
+/** Taps for `out` samples over the stretch `from` … `to` of an input with `size` samples. */
+export function tapsFor(out: number, from: number, to: number, size: number): Taps {
+  const step = (to - from) / out;
+  return step >= 1 ? areaTaps(out, from, step, size) : cubicTaps(out, from, step, size);
+}
+
+function areaTaps(out: number, from: number, step: number, size: number): Taps {
+  const count = Math.ceil(step) + 1;
+  const index = new Int32Array(out * count);
+  const weight = new Float32Array(out * count);
+  for (let i = 0; i < out; i++) {
+    const low = from + i * step;
+    const high = low + step;
+    for (let k = 0; k < count; k++) {
+      const cell = Math.floor(low) + k;
+      index[i * count + k] = hold(cell, size);
+      weight[i * count + k] = Math.max(0, Math.min(high, cell + 1) - Math.max(low, cell)) / step;
+    }
+  }
+  return { count, index, weight, held: false };
+}
+
+function cubicTaps(out: number, from: number, step: number, size: number): Taps {
+  const index = new Int32Array(out * 4);
+  const weight = new Float32Array(out * 4);
+  for (let i = 0; i < out; i++) {
+    const centre = from + (i + 0.5) * step - 0.5;
+    const base = Math.floor(centre);
+    const t = centre - base;
+    const [t2, t3] = [t * t, t * t * t];
+    const w = [-t3 + 2 * t2 - t, 3 * t3 - 5 * t2 + 2, -3 * t3 + 4 * t2 + t, t3 - t2];
+    for (let k = 0; k < 4; k++) {
+      index[i * 4 + k] = hold(base - 1 + k, size);
+      weight[i * 4 + k] = w[k]! / 2;
+    }
+  }
+  return { count: 4, index, weight, held: true };
+}
+
+function hold(i: number, size: number): number {
+  return i < 0 ? 0 : i >= size ? size - 1 : i;
+}

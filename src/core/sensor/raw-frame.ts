@@ -1,0 +1,71 @@
+// The raw frame: the hinge of the program. Cameras make it; meter, scopes, development and files read it.
+import type { CameraColour } from '../colour/camera';
+import type { ExposureSettings } from '../exposure/settings';
+
+/** Noise of a raw frame: variance in DN² at a signal of s DN above black is `shot`·s + `read`. */
+export interface NoiseModel {
+  /** DN² per DN: the system gain in DN/e⁻ (divided by the number of sites averaged). */
+  readonly shot: number;
+  /** DN². */
+  readonly read: number;
+}
+
+export interface FrameSource {
+  readonly make: string;
+  readonly camera: string;
+  readonly lens: string;
+  readonly focalLengthMm: number;
+  readonly equivalentMm: number;
+  readonly scene?: string;
+  readonly seed?: number;
+}
+
+/** One exposure, mosaic RGGB: row 0 is R G R G …, row 1 G B G B …. */
+export interface RawFrame {
+  readonly width: number;
+  readonly height: number;
+  readonly layout: 'cfa';
+  /** width × height numbers, row by row. */
+  readonly data: Uint16Array;
+  readonly black: number;
+  readonly white: number;
+  readonly colour: CameraColour;
+  readonly noise: NoiseModel;
+  readonly settings: ExposureSettings;
+  /** Time of the capture, ms since 1970 UTC, and the local offset in minutes. */
+  readonly timeMs: number;
+  readonly offsetMinutes: number;
+  readonly source: FrameSource;
+}
+
+/** The four sites of a 2×2 cell in reading order. G1 shares rows with red, G2 with blue. */
+export const CFA_NAMES = ['R', 'G1', 'G2', 'B'] as const;
+export type CfaName = (typeof CFA_NAMES)[number];
+
+/** Index into `CFA_NAMES` of the site at (x, y). */
+export function cfaIndex(x: number, y: number): number {
+  return ((y & 1) << 1) | (x & 1);
+}
+
+/** Number of sites of each CFA channel in a mosaic, also of odd size. */
+export function sitesPerChannel(width: number, height: number): [number, number, number, number] {
+  const [evenX, oddX] = [(width + 1) >> 1, width >> 1];
+  const [evenY, oddY] = [(height + 1) >> 1, height >> 1];
+  return [evenX * evenY, oddX * evenY, evenX * oddY, oddX * oddY];
+}
+
+/** How far below white a site counts as clipped, DN: saturation is dead-on, the guard only covers averaging. */
+const CLIP_GUARD_DN = 4;
+
+/** DN from which a site counts as clipped. */
+export function clipLevel({ black, white }: { black: number; white: number }): number {
+  return Math.max(black + 1, white - Math.min(CLIP_GUARD_DN, Math.floor((white - black) / 64)));
+}
+
+/**
+ * DN above black at which signal equals noise (SNR = 1): s² = shot·s + read, EMVA 1288 terms. Uses the noise of one
+ * full-size site, so that a binned preview counts the same shadows as the capture.
+ */
+export function floorSignal(noise: NoiseModel): number {
+  return (noise.shot + Math.sqrt(noise.shot * noise.shot + 4 * noise.read)) / 2;
+}

@@ -1,0 +1,99 @@
+// The simulated sensor: light on each site → electrons → numbers. EMVA Standard 1288 linear camera model: Poisson
+// shot noise, read noise before and after the gain, quantisation, dead-on saturation. ISO 12232: ISO 100
+// saturates at 0.78 lx·s.
+import { analogueIso, BASE_ISO } from '../exposure/settings';
+import { nextPoisson, nextUint32, normalQuantiles, poissonTables, randomFrom } from '../numeric/random';
+import type { NoiseModel } from './raw-frame';
+
+export interface SensorModel {
+  readonly width: number;
+  readonly height: number;
+  readonly pitchMm: number;
+  readonly black: number;
+  readonly white: number;
+  /** Electrons that fill the range at base ISO. */
+  readonly fullWellE: number;
+  /** Read noise before the gain, e⁻ rms. */
+  readonly readPreE: number;
+  /** Read noise after the gain, DN rms. */
+  readonly readPostDn: number;
+}
+
+/** Luminous exposure of saturation at ISO 100, lx·s: 78 / S_sat. */
+export const SATURATION_EXPOSURE_ISO100 = 0.78;
+
+/** System gain at an ISO, DN/e⁻. */
+export function gainDnPerE(sensor: SensorModel, iso: number): number {
+  return ((sensor.white - sensor.black) / sensor.fullWellE) * (analogueIso(iso) / BASE_ISO);
+}
+
+/** Electrons for one lx·s. */
+export function electronsPerLxS(sensor: SensorModel): number {
+  return sensor.fullWellE / SATURATION_EXPOSURE_ISO100;
+}
+
+/** Noise of a single site, quantisation of 1/12 DN² included. */
+export function noiseModel(sensor: SensorModel, iso: number): NoiseModel {
+  const gain = gainDnPerE(sensor, iso);
+  return { shot: gain, read: (gain * sensor.readPreE) ** 2 + sensor.readPostDn ** 2 + 1 / 12 };
+}
+
+export interface Exposure {
+  readonly shutterS: number;
+  readonly iso: number;
+  readonly seed: number;
+  /** Full-size sites of one colour averaged into each site of the frame; 1 for a capture. */
+  readonly sitesPerSample: number;
+}
+
+/**
+ * Exposes rows of a mosaic.
+ * @param illuminance light on each site in its own colour channel, lx (q·L/N²), row by row from `firstRow`
+ * @param width sites a row
+ * @param firstRow row number in the whole frame: each row has its own random stream, so bands can be made apart
+ * @param out receives DN, same size as `illuminance`
+ */
+export function exposeRows(
+  sensor: SensorModel,
+  exposure: Exposure,
+  illuminance: Float32Array,
+  width: number,
+  firstRow: number,
+  out: Uint16Array,
+): void {
+  const n = exposure.sitesPerSample;
+  const gain = gainDnPerE(sensor, exposure.iso);
+  const electronsPerLx = electronsPerLxS(sensor) * exposure.shutterS;
+  const readDn = Math.sqrt((gain * sensor.readPreE) ** 2 + sensor.readPostDn ** 2) / Math.sqrt(n);
+  const { black, white } = sensor;
+  const quantiles = normalQuantiles();
+  const tables = poissonTables();
+  // Averaging n sites: the sum of their electrons is Poisson with n times the mean. Beyond saturation by far more
+  // than the noise, no draw is needed: the number is white.
+  const dnPerSummedE = gain / n;
+  const full = (white - black + 8 * readDn) / gain;
+  const surelyFull = full + 6 * Math.sqrt((full + 36) / n);
+  const rows = Math.floor(illuminance.length / width);
+  for (let row = 0; row < rows; row++) {
+    const random = randomFrom(exposure.seed, firstRow + row);
+    const start = row * width;
+    for (let i = start; i < start + width; i++) {
+      const mean = illuminance[i]! * electronsPerLx;
+      if (!(mean < surelyFull)) {
+        out[i] = white;
+        continue;
+      }
+      const summed = mean * n;
+      const bits = nextUint32(random);
+      const read = quantiles[bits & 0xffff]! * readDn;
+      const electrons =
+        summed >= tables.limit
+          ? summed + quantiles[bits >>> 16]! * Math.sqrt(summed)
+          : summed > 0
+            ? nextPoisson(tables, random, summed)
+            : 0;
+      const dn = Math.round(black + electrons * dnPerSummedE + read);
+      out[i] = dn < 0 ? 0 : dn > white ? white : dn;
+    }
+  }
+}

@@ -1,0 +1,131 @@
+// Third-stop ladders of shutter, ISO and compensation: exact values to compute with, nominal values to show
+// and write. Exact shutter = 2^(−n/3) s, exact ISO = 100·2^(k/3). Nominal values after the usual rounding of
+// ISO 12232 speeds and camera shutter markings.
+
+/** One click of a ladder. `exact` is what is computed with; `nominal` what is shown and written to files. */
+export interface Step {
+  readonly exact: number;
+  readonly nominal: number;
+  readonly label: string;
+}
+
+/** Steps in rising order of light: a step up gives a third of a stop more exposure. */
+export type Ladder = readonly Step[];
+
+const MINUS = '−';
+const THIRD_SIGNS = ['', '⅓', '⅔'] as const;
+
+const SHUTTER_FRACTIONS = [
+  8000, 6400, 5000, 4000, 3200, 2500, 2000, 1600, 1250, 1000, 800, 640, 500, 400, 320, 250, 200, 160, 125, 100, 80,
+  60, 50, 40, 30, 25, 20, 15, 13, 10, 8, 6, 5, 4,
+];
+const SHUTTER_SECONDS = [
+  0.3, 0.4, 0.5, 0.6, 0.8, 1, 1.3, 1.6, 2, 2.5, 3.2, 4, 5, 6, 8, 10, 13, 15, 20, 25, 30,
+];
+const ISO_NOMINAL = [
+  50, 64, 80, 100, 125, 160, 200, 250, 320, 400, 500, 640, 800, 1000, 1250, 1600, 2000, 2500, 3200, 4000, 5000, 6400,
+];
+
+/** 1/8000 s … 30 s, 55 steps. */
+export const SHUTTER_LADDER: Ladder = [
+  ...SHUTTER_FRACTIONS.map((n) => ({ nominal: 1 / n, label: `1/${n}` })),
+  ...SHUTTER_SECONDS.map((s) => ({ nominal: s, label: `${s} s` })),
+].map((step, i) => ({ ...step, exact: 2 ** ((i - 39) / 3) }));
+
+/** ISO 50 … 6400, 22 steps. */
+export const ISO_LADDER: Ladder = ISO_NOMINAL.map((iso, i) => ({
+  exact: 100 * 2 ** ((i - 3) / 3),
+  nominal: iso,
+  label: String(iso),
+}));
+
+/** −5 … +5 EV in thirds, 31 steps. */
+export const COMPENSATION_LADDER: Ladder = Array.from({ length: 31 }, (_, i) => {
+  const thirds = i - 15;
+  return { exact: thirds / 3, nominal: Math.round((thirds / 3) * 100) / 100, label: formatThirds(thirds / 3) };
+});
+
+/**
+ * Index of the step nearest to `exact` in stops (for the compensation ladder, in EV); the ends catch all beyond.
+ * @throws RangeError when `exact` is not a finite number, or not positive on a ladder of light.
+ */
+export function nearestStep(ladder: Ladder, exact: number): number {
+  const linear = ladder === COMPENSATION_LADDER;
+  if (!Number.isFinite(exact) || (!linear && exact <= 0)) {
+    throw new RangeError(`Not a value of this ladder: ${exact}`);
+  }
+  const first = at(ladder, 0).exact;
+  const position = linear ? (exact - first) * 3 : 3 * Math.log2(exact / first);
+  return Math.min(ladder.length - 1, Math.max(0, Math.round(position)));
+}
+
+/** The step at `index`, held inside the ladder. */
+export function at(ladder: Ladder, index: number): Step {
+  const step = ladder[Math.min(ladder.length - 1, Math.max(0, index))];
+  if (!step) throw new RangeError('Empty ladder');
+  return step;
+}
+
+/** The step nearest to an exact value. */
+export function stepOf(ladder: Ladder, exact: number): Step {
+  return at(ladder, nearestStep(ladder, exact));
+}
+
+/** Nominal shutter time as a rational: 1/125 → [1, 125]; 0.3 s → [3, 10]; 30 s → [30, 1]. */
+export function shutterRational(exact: number): [number, number] {
+  const { nominal } = stepOf(SHUTTER_LADDER, exact);
+  if (nominal <= 1 / 4) return [1, Math.round(1 / nominal)];
+  return Number.isInteger(nominal) ? [nominal, 1] : [Math.round(nominal * 10), 10];
+}
+
+/** EV in thirds as settings are written: −⅔, 0, +1⅓. Rounds to the nearest third. */
+export function formatThirds(ev: number): string {
+  const thirds = Math.round(ev * 3);
+  if (thirds === 0) return '0';
+  const whole = Math.floor(Math.abs(thirds) / 3);
+  const part = THIRD_SIGNS[Math.abs(thirds) % 3];
+  return `${thirds < 0 ? MINUS : '+'}${whole === 0 ? '' : whole}${part}`;
+}
+
+/** EV as measured: +0.8, −2.5, 0.0. */
+export function formatEv(ev: number, digits = 1): string {
+  const rounded = Number(ev.toFixed(digits));
+  if (rounded === 0) return (0).toFixed(digits);
+  return `${rounded < 0 ? MINUS : '+'}${Math.abs(rounded).toFixed(digits)}`;
+}
+
+/**
+ * A shutter time typed by a person: "1/125", "0.5", "2s", "20 s". The nearest third must lie within a sixth of a stop.
+ * @throws RangeError that says what is allowed.
+ */
+export function parseShutter(text: string): Step {
+  const match = /^\s*(?:1\s*\/\s*(\d+(?:\.\d+)?)|(\d+(?:\.\d+)?)\s*(?:s|")?)\s*$/.exec(text);
+  const seconds = match ? (match[1] ? 1 / Number(match[1]) : Number(match[2])) : NaN;
+  return onLadder(SHUTTER_LADDER, seconds, text, 'shutter', '1/8000 … 30 s in thirds, such as 1/125 or 0.5');
+}
+
+/** An ISO typed by a person. @throws RangeError that says what is allowed. */
+export function parseIso(text: string): Step {
+  const iso = /^\s*\d+(\.\d+)?\s*$/.test(text) ? Number(text) : NaN;
+  return onLadder(ISO_LADDER, iso, text, 'ISO', '50 … 6400 in thirds, such as 100 or 125');
+}
+
+/** A compensation typed by a person: "-0.67", "+1", "−1/3". @throws RangeError that says what is allowed. */
+export function parseCompensation(text: string): Step {
+  const match = /^\s*([+\-−]?)\s*(\d+(?:\.\d+)?)(?:\s*\/\s*(\d+))?\s*$/.exec(text);
+  const size = match ? Number(match[2]) / Number(match[3] ?? 1) : NaN;
+  const ev = match && match[1] !== '' && match[1] !== '+' ? -size : size;
+  const step = Number.isFinite(ev) ? stepOf(COMPENSATION_LADDER, ev) : undefined;
+  if (!step || Math.abs(step.exact - ev) > 0.05) {
+    throw new RangeError(`Compensation ${text.trim()} is not on the ladder: −5 … +5 EV in thirds, such as -0.67 or +1`);
+  }
+  return step;
+}
+
+function onLadder(ladder: Ladder, value: number, text: string, name: string, allowed: string): Step {
+  const step = value > 0 && Number.isFinite(value) ? stepOf(ladder, value) : undefined;
+  if (!step || Math.abs(Math.log2(value / step.exact)) > 1 / 6) {
+    throw new RangeError(`${name} ${text.trim()} is not on the ladder: ${allowed}`);
+  }
+  return step;
+}
