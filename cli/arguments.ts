@@ -18,7 +18,8 @@ export function parseArguments(argv: readonly string[], known: readonly string[]
     if (word === '--json') json = true;
     else if (word.startsWith('--')) {
       const [name = '', inline] = word.slice(2).split(/=(.*)/s);
-      if (!known.includes(name)) throw new UsageError(`Unknown option --${name}. Known: ${known.map((k) => `--${k}`).join(' ')}`);
+      if (!known.includes(name))
+        throw new UsageError(`Unknown option --${name}. Known: ${known.map((k) => `--${k}`).join(' ')}`);
       const value = inline ?? argv[++i];
       if (value === undefined) throw new UsageError(`--${name} needs a value`);
       flags.set(name, value);
@@ -28,9 +29,15 @@ export function parseArguments(argv: readonly string[], known: readonly string[]
 }
 
 /** One of a few words. */
-export function choice<T extends string>(args: Arguments, name: string, allowed: readonly T[], fallback: T): T {
+export function choice<T extends string>(
+  args: Arguments,
+  name: string,
+  allowed: readonly T[],
+  fallback: T,
+): T {
   const value = args.flags.get(name) ?? fallback;
-  if (!allowed.includes(value as T)) throw new UsageError(`--${name} is ${allowed.join(' or ')}, not ${value}`);
+  if (!allowed.includes(value as T))
+    throw new UsageError(`--${name} is ${allowed.join(' or ')}, not ${value}`);
   return value as T;
 }
 

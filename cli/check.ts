@@ -16,7 +16,9 @@ export function check(args: Arguments): number {
   if (args.json) console.log(JSON.stringify(report));
   else if (!report.ok) console.error(`${file}: ${report.message} (${report.code}, at byte ${report.offset})`);
   else {
-    console.log(`${file}: sound. ${report.width}×${report.height}, ${report.layout}, black ${report.black}, white ${report.white}`);
+    console.log(
+      `${file}: sound. ${report.width}×${report.height}, ${report.layout}, black ${report.black}, white ${report.white}`,
+    );
     for (const c of report.channels) {
       const p = c.percentilesEv;
       const stops = [p.p1, p.p50, p.p99].map((ev) => (ev === null ? 'black' : formatEv(ev))).join(' ');
@@ -27,8 +29,15 @@ export function check(args: Arguments): number {
       );
     }
     const room = report.headroomEv;
-    console.log(room === null ? '  black everywhere' : room === 0 ? '  no headroom: more than 0.1 % is clipped' : `  headroom ${room.toFixed(2)} EV`);
-    for (const [key, value] of Object.entries(report.metadata)) console.log(`  ${key}: ${JSON.stringify(value)}`);
+    console.log(
+      room === null
+        ? '  black everywhere'
+        : room === 0
+          ? '  no headroom: more than 0.1 % is clipped'
+          : `  headroom ${room.toFixed(2)} EV`,
+    );
+    for (const [key, value] of Object.entries(report.metadata))
+      console.log(`  ${key}: ${JSON.stringify(value)}`);
   }
   return report.ok ? 0 : 1;
 }

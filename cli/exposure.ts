@@ -6,7 +6,15 @@ import type { PatternId } from '../src/core/meter/pattern';
 import { handHeldLimitS } from '../src/core/optics/lens';
 import { viewScene, type Orientation, type SceneView } from '../src/core/scene/view';
 import { SIM_ONE } from '../src/core/sensor/sim-one';
-import { formatThirds, ISO_LADDER, parseCompensation, parseIso, parseShutter, SHUTTER_LADDER, stepOf } from '../src/core/units/ladders';
+import {
+  formatThirds,
+  ISO_LADDER,
+  parseCompensation,
+  parseIso,
+  parseShutter,
+  SHUTTER_LADDER,
+  stepOf,
+} from '../src/core/units/ladders';
 import { choice, place, type Arguments } from './arguments';
 import { loadScene } from './scene-files';
 
@@ -19,13 +27,16 @@ export interface Asked {
   readonly resolved: Resolved;
 }
 
-export function ask(args: Arguments): Asked {
-  const scene = loadScene(args.flags.get('scene'));
+export async function ask(args: Arguments): Promise<Asked> {
+  const scene = await loadScene(args.flags.get('scene'));
   const orientation = choice<Orientation>(args, 'orientation', ['landscape', 'portrait'], 'landscape');
   const pattern = choice<PatternId>(args, 'pattern', ['evaluative', 'centre', 'spot'], 'evaluative');
   const [shutter, iso, ev] = ['shutter', 'iso', 'ev'].map((name) => args.flags.get(name));
   const controls: ExposureControls = {
-    shutter: { auto: shutter === undefined, exact: shutter === undefined ? 1 / 128 : parseShutter(shutter).exact },
+    shutter: {
+      auto: shutter === undefined,
+      exact: shutter === undefined ? 1 / 128 : parseShutter(shutter).exact,
+    },
     iso: { auto: iso === undefined, exact: iso === undefined ? 100 : parseIso(iso).exact },
     compensationEv: ev === undefined ? 0 : parseCompensation(ev).exact,
   };

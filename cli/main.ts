@@ -13,7 +13,20 @@ const COMMANDS: Record<string, (args: Arguments) => Promise<number> | number> = 
 };
 
 const FLAGS = [
-  ...['scene', 'pattern', 'at', 'ev', 'shutter', 'iso', 'seed', 'size', 'orientation', 'compression', 'out', 'time'],
+  ...[
+    'scene',
+    'pattern',
+    'at',
+    'ev',
+    'shutter',
+    'iso',
+    'seed',
+    'size',
+    'orientation',
+    'compression',
+    'out',
+    'time',
+  ],
 ];
 
 const USAGE = `Velmo

@@ -2,8 +2,8 @@ import { formatEv } from '../src/core/units/ladders';
 import type { Arguments } from './arguments';
 import { ask, printable } from './exposure';
 
-export function meter(args: Arguments): number {
-  const { pattern, controls, reading, resolved } = ask(args);
+export async function meter(args: Arguments): Promise<number> {
+  const { pattern, controls, reading, resolved } = await ask(args);
   const settings = printable(resolved.settings, controls);
   const report = {
     pattern,
@@ -15,8 +15,12 @@ export function meter(args: Arguments): number {
   };
   if (args.json) console.log(JSON.stringify(report));
   else {
-    console.log(`${reading.luminance.toPrecision(4)} cd/m², EV ${reading.ev100.toFixed(2)} at ISO 100 (${pattern})`);
-    console.log(`${settings.shutter}  ISO ${settings.iso}  f/${settings.apertureN}  compensation ${settings.compensation}`);
+    console.log(
+      `${reading.luminance.toPrecision(4)} cd/m², EV ${reading.ev100.toFixed(2)} at ISO 100 (${pattern})`,
+    );
+    console.log(
+      `${settings.shutter}  ISO ${settings.iso}  f/${settings.apertureN}  compensation ${settings.compensation}`,
+    );
     console.log(`${formatEv(resolved.deviationEv, 2)} EV from the meter's target`);
     if (resolved.outOfRangeEv !== null) {
       const words = resolved.outOfRangeEv > 0 ? 'too bright' : 'too dark';

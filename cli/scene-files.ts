@@ -15,7 +15,7 @@ export function sceneIds(): string[] {
 }
 
 /** @throws UsageError that lists the scenes when there is none of this name. */
-export function loadScene(id: string | undefined): Scene {
+export async function loadScene(id: string | undefined): Promise<Scene> {
   if (!id) throw new UsageError(`--scene is missing. Scenes: ${sceneIds().join(', ')}`);
   const file = join(folder, `${id}.vsc`);
   if (!/^[a-z0-9-]+$/.test(id) || !existsSync(file)) {

@@ -13,11 +13,12 @@ export async function shootCommand(args: Arguments): Promise<number> {
   if (!out) throw new UsageError('--out is missing: the DNG to write');
   const size = choice(args, 'size', ['full', 'preview'] as const, 'full');
   const compression = choice(args, 'compression', ['lossless-jpeg', 'none'] as const, 'lossless-jpeg');
-  const { view, scene, pattern, controls, resolved } = ask(args);
+  const { view, scene, pattern, controls, resolved } = await ask(args);
   const { settings } = resolved;
   const time = args.flags.get('time');
   const timeMs = time === undefined ? Date.now() : Date.parse(time);
-  if (!Number.isFinite(timeMs)) throw new UsageError(`--time needs a date such as 2031-04-09T07:30:05Z, not ${time}`);
+  if (!Number.isFinite(timeMs))
+    throw new UsageError(`--time needs a date such as 2031-04-09T07:30:05Z, not ${time}`);
   const shot = await shoot(
     view,
     {
@@ -52,7 +53,9 @@ export async function shootCommand(args: Arguments): Promise<number> {
   if (args.json) console.log(JSON.stringify(report));
   else {
     const { shutter, iso, apertureN, compensation } = report.settings;
-    console.log(`${out}: ${frame.width}×${frame.height}, ${shutter}  ISO ${iso}  f/${apertureN}  ${compensation} EV`);
+    console.log(
+      `${out}: ${frame.width}×${frame.height}, ${shutter}  ISO ${iso}  f/${apertureN}  ${compensation} EV`,
+    );
     for (const [i, channel] of record.result.channels.entries()) {
       const predicted = record.forecast.channels[i]!;
       console.log(

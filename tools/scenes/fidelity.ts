@@ -71,7 +71,12 @@ function integral({ data, width, height, channels }: Plate, channel: number): Fl
  * Values that must be kept exactly so that every patch holds `tolerance`: in each patch that does not, those with the
  * largest error, as many as it takes. `packed` is mended in place.
  */
-export function valuesToKeep(master: Plate, packed: Plate, tolerance: number, floor = floorOf(master)): number[] {
+export function valuesToKeep(
+  master: Plate,
+  packed: Plate,
+  tolerance: number,
+  floor = floorOf(master),
+): number[] {
   const { width, height, channels } = master;
   const keep = new Set<number>();
   for (let round = 0; round < 12; round++) {

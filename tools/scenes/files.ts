@@ -14,6 +14,10 @@ export const PLATE_SIZE = 1024;
 /** A render is kept under the hash of what it was made from, so that an unchanged source is not rendered again. */
 export function renderFile(id: string, plate: string): string {
   const source = readFileSync(join(sourceDir(id), `${id}.pov`));
-  const hash = createHash('sha256').update(source).update(`${plate} ${PLATE_SIZE}`).digest('hex').slice(0, 12);
+  const hash = createHash('sha256')
+    .update(source)
+    .update(`${plate} ${PLATE_SIZE}`)
+    .digest('hex')
+    .slice(0, 12);
   return join(root, '.cache', 'scenes', `${id}-${plate.toLowerCase()}-${hash}.exr`);
 }

@@ -7,7 +7,10 @@ const WINDOW = 128;
 
 export interface MasterDigest {
   size: number;
-  plates: { /** Rows of patches, R G B interleaved. */ means: Float32Array; windows: { x: number; y: number; rgb: Float32Array }[] }[];
+  plates: {
+    /** Rows of patches, R G B interleaved. */ means: Float32Array;
+    windows: { x: number; y: number; rgb: Float32Array }[];
+  }[];
 }
 
 /** Upper left corners of the windows, in shares of the plate. */

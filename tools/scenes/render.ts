@@ -6,7 +6,9 @@ import { dirname, join } from 'node:path';
 import { PLATE_SIZE, renderFile, sourceDir } from './files';
 
 const id = process.argv[2] ?? 'wheel-bench';
-const { lamps } = JSON.parse(readFileSync(join(sourceDir(id), 'scene.json'), 'utf8')) as { lamps: { plate: string }[] };
+const { lamps } = JSON.parse(readFileSync(join(sourceDir(id), 'scene.json'), 'utf8')) as {
+  lamps: { plate: string }[];
+};
 const include = ['/usr/share/povray-3.7/include', '/usr/share/povray/include'].find((d) => existsSync(d));
 if (!include || spawnSync('povray', ['--version']).error) {
   console.error('POV-Ray is not installed: apt-get install povray povray-includes');

@@ -58,7 +58,7 @@ export function balanceGains({ asShotNeutral: [r, g, b] }: CameraColour): Vec3 {
 
 /**
  * Automatic white: the colour temperature (2500–9000 K, usual whites) whose neutral is nearest to the mean colour of
- * the frame, pulled a third of the way back to 5200 K in mired because a scene is seldom grey on average (practice).
+ * the frame, pulled half way back to 5200 K in mired because a scene is seldom grey on average (practice).
  * @param mean mean camera R, G, B of the sites that are neither clipped nor near the floor
  */
 export function automaticWhite(colorMatrix: Mat3, mean: Vec3): { kelvin: number; neutral: Vec3 } {
@@ -78,7 +78,7 @@ export function automaticWhite(colorMatrix: Mat3, mean: Vec3): { kelvin: number;
         bestMired = m;
       }
     }
-    mired = bestMired + (mired - bestMired) / 3;
+    mired = (bestMired + mired) / 2;
   }
   const kelvin = Math.round(1e6 / mired / 10) * 10;
   return { kelvin, neutral: neutralOfXy(colorMatrix, usualWhiteXy(kelvin)) };

@@ -43,7 +43,8 @@ export function checkDng(bytes: Uint8Array): CheckReport | CheckRefusal {
   try {
     return reportOf(readDng(bytes));
   } catch (error) {
-    if (error instanceof DngError) return { ok: false, code: error.code, message: error.message, offset: error.offset };
+    if (error instanceof DngError)
+      return { ok: false, code: error.code, message: error.message, offset: error.offset };
     throw error;
   }
 }
@@ -73,13 +74,23 @@ function checkedChannels(counted: SiteCounts, noise: NoiseModel): CheckedChannel
       ...figures,
       clippedShare: figures.clipped / figures.sites,
       belowFloorShare: figures.belowFloor / figures.sites,
-      percentilesEv: { p1: p1 ?? null, p10: p10 ?? null, p50: p50 ?? null, p90: p90 ?? null, p99: p99 ?? null },
+      percentilesEv: {
+        p1: p1 ?? null,
+        p10: p10 ?? null,
+        p50: p50 ?? null,
+        p90: p90 ?? null,
+        p99: p99 ?? null,
+      },
     };
   });
 }
 
 /** Noise in DN from the file's NoiseProfile; without one, a number of one DN stands for the floor. */
-export function noiseOf({ metadata, black, white }: Pick<DngRaw, 'metadata' | 'black' | 'white'>): NoiseModel {
+export function noiseOf({
+  metadata,
+  black,
+  white,
+}: Pick<DngRaw, 'metadata' | 'black' | 'white'>): NoiseModel {
   const [s, o] = metadata.noiseProfile ?? [];
   const range = white - black;
   if (s === undefined || o === undefined || !(s >= 0 && o >= 0)) return { shot: 0, read: 1 };

@@ -1,15 +1,7 @@
 // What can be wrong with a file, as a value that a screen or a terminal can show.
 
 export type DngErrorCode =
-  | 'empty'
-  | 'not-tiff'
-  | 'truncated'
-  | 'loop'
-  | 'absurd'
-  | 'bad-tag'
-  | 'no-raw'
-  | 'unsupported'
-  | 'bad-jpeg';
+  'empty' | 'not-tiff' | 'truncated' | 'loop' | 'absurd' | 'bad-tag' | 'no-raw' | 'unsupported' | 'bad-jpeg';
 
 export class DngError extends Error {
   constructor(

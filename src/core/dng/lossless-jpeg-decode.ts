@@ -32,7 +32,8 @@ export function decodeLosslessJpeg(bytes: Uint8Array, fileOffset = 0, maxSamples
     at + 1 < bytes.length ? (bytes[at]! << 8) | bytes[at + 1]! : fail('The JPEG data ends early', at);
   if (word(0) !== 0xff00 + MARKER.SOI) fail('No JPEG data where a tile should start', 0);
   let p = 2;
-  let frame: { width: number; height: number; components: number; precision: number; ids: number[] } | undefined;
+  let frame:
+    { width: number; height: number; components: number; precision: number; ids: number[] } | undefined;
   const tables: (Decoder | undefined)[] = [];
   for (;;) {
     const marker = word(p);
@@ -46,7 +47,8 @@ export function decodeLosslessJpeg(bytes: Uint8Array, fileOffset = 0, maxSamples
       const [height, width] = [word(p + 5), word(p + 7)];
       const components = bytes[p + 9]!;
       if (precision < 2 || precision > 16) fail(`JPEG precision ${precision}`, p + 4);
-      if (components < 1 || components > 4 || length < 8 + 3 * components) fail(`${components} JPEG components`, p + 9);
+      if (components < 1 || components > 4 || length < 8 + 3 * components)
+        fail(`${components} JPEG components`, p + 9);
       if (width === 0 || height === 0 || width * height * components > maxSamples) {
         fail(`JPEG size ${width}×${height}`, p + 5);
       }
@@ -73,7 +75,8 @@ export function decodeLosslessJpeg(bytes: Uint8Array, fileOffset = 0, maxSamples
     } else if (kind === MARKER.SOS) {
       if (!frame) return fail('A JPEG scan comes before its frame', p);
       const n = bytes[p + 4]!;
-      if (n !== frame.components || length < 6 + 2 * n) fail('The JPEG scan does not hold all components', p + 4);
+      if (n !== frame.components || length < 6 + 2 * n)
+        fail('The JPEG scan does not hold all components', p + 4);
       const decoders: Decoder[] = [];
       for (let c = 0; c < n; c++) {
         const table = tables[bytes[p + 6 + 2 * c]! >> 4];
@@ -85,7 +88,8 @@ export function decodeLosslessJpeg(bytes: Uint8Array, fileOffset = 0, maxSamples
       if ((bytes[p + 7 + 2 * n]! & 15) !== 0) fail('Point transforms are not read', p + 7 + 2 * n);
       const { width, height, components, precision } = frame;
       // The shortest code has one bit: more samples than bits cannot be there.
-      if (width * height * components > (bytes.length - end) * 8) fail('Too little JPEG data for its size', end);
+      if (width * height * components > (bytes.length - end) * 8)
+        fail('Too little JPEG data for its size', end);
       const samples = new Uint16Array(width * height * components);
       const data = withoutStuffing(bytes, end);
       const ok = decodeScan(data, decoders, predictor, frame, samples);
@@ -150,7 +154,9 @@ function decodeScan(
     const decoder = decoders[component]!;
     const byte = at >> 3;
     const peek =
-      (((data[byte]! << 24) | (data[byte + 1]! << 16) | (data[byte + 2]! << 8) | data[byte + 3]!) << (at & 7)) >>> 0;
+      (((data[byte]! << 24) | (data[byte + 1]! << 16) | (data[byte + 2]! << 8) | data[byte + 3]!) <<
+        (at & 7)) >>>
+      0;
     let symbol: number;
     const entry = decoder.fast[peek >>> (32 - FAST_BITS)]!;
     if (entry !== 0) {

@@ -36,7 +36,8 @@ function differencesOf(samples: Uint16Array, width: number, height: number, out:
     let even = y === 0 ? 1 << (PRECISION - 1) : samples[row - width]!;
     let odd = y === 0 ? even : samples[row - width + 1]!;
     for (let i = row; i < row + width; i += 2) {
-      const [a, b] = [samples[i]!, samples[i + 1]!];
+      const a = samples[i]!;
+      const b = samples[i + 1]!;
       const da = ((a - even) << 16) >> 16;
       const db = ((b - odd) << 16) >> 16;
       out[i] = da;

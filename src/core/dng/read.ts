@@ -62,7 +62,7 @@ export function readDng(bytes: Uint8Array): DngRaw {
   const main = readDirectory(file, file.firstDirectory, visited);
   const subDirectories = (numbers(file, main, TAG.SubIFDs) ?? []).slice(0, 16);
   const all = [main, ...subDirectories.map((offset) => readDirectory(file, offset, visited))];
-  for (let next = main.next; next !== 0; ) {
+  for (let next = main.next; next !== 0;) {
     const directory = readDirectory(file, next, visited);
     all.push(directory);
     next = directory.next;
@@ -83,7 +83,11 @@ function readMosaic(file: TiffFile, ifd: Directory): Omit<DngRaw, 'metadata'> {
   const bits = number(file, ifd, TAG.BitsPerSample) ?? 1;
   const samples = number(file, ifd, TAG.SamplesPerPixel) ?? 1;
   if (bits !== 16 || samples !== 1) {
-    throw new DngError('unsupported', `Raw with ${samples} × ${bits} bits a site is not read yet`, ifd.offset);
+    throw new DngError(
+      'unsupported',
+      `Raw with ${samples} × ${bits} bits a site is not read yet`,
+      ifd.offset,
+    );
   }
   const compression = number(file, ifd, TAG.Compression) ?? COMPRESSION.none;
   if (compression !== COMPRESSION.none && compression !== COMPRESSION.jpeg) {
@@ -91,7 +95,11 @@ function readMosaic(file: TiffFile, ifd: Directory): Omit<DngRaw, 'metadata'> {
   }
   const cfa = numbers(file, ifd, TAG.CFAPattern) ?? [];
   if (cfa.join() !== '0,1,1,2') {
-    throw new DngError('unsupported', `The colour pattern ${cfa.join(' ') || '(none)'} is not read yet`, ifd.offset);
+    throw new DngError(
+      'unsupported',
+      `The colour pattern ${cfa.join(' ') || '(none)'} is not read yet`,
+      ifd.offset,
+    );
   }
   const black = numbers(file, ifd, TAG.BlackLevel)?.[0] ?? 0;
   const white = numbers(file, ifd, TAG.WhiteLevel)?.[0] ?? 65535;
@@ -108,7 +116,11 @@ function readMosaic(file: TiffFile, ifd: Directory): Omit<DngRaw, 'metadata'> {
   blocks.offsets.forEach((offset, i) => {
     const count = blocks.counts[i]!;
     if (offset + count > file.bytes.length) {
-      throw new DngError('truncated', `Block ${i + 1} of ${blocks.offsets.length} lies beyond the end of the file`, offset);
+      throw new DngError(
+        'truncated',
+        `Block ${i + 1} of ${blocks.offsets.length} lies beyond the end of the file`,
+        offset,
+      );
     }
     const place = {
       x: (i % blocks.across) * blocks.width,
@@ -153,9 +165,14 @@ function blocksOf(file: TiffFile, ifd: Directory, width: number, height: number)
   const counts = numbers(file, ifd, tiled ? TAG.TileByteCounts : TAG.StripByteCounts);
   const across = Math.ceil(width / blockWidth);
   const wanted = across * Math.ceil(height / blockHeight);
-  if (!offsets || !counts) throw new DngError('bad-tag', 'The places of the raw data are missing', ifd.offset);
+  if (!offsets || !counts)
+    throw new DngError('bad-tag', 'The places of the raw data are missing', ifd.offset);
   if (offsets.length !== wanted || counts.length !== wanted) {
-    throw new DngError('bad-tag', `${offsets.length} blocks of raw data where ${wanted} are needed`, ifd.offset);
+    throw new DngError(
+      'bad-tag',
+      `${offsets.length} blocks of raw data where ${wanted} are needed`,
+      ifd.offset,
+    );
   }
   return { width: blockWidth, height: blockHeight, across, tiled, offsets, counts };
 }
@@ -183,7 +200,10 @@ function copyPlain(
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   for (let y = 0; y < rows; y++) {
     for (let x = 0; x < columns; x++) {
-      data[(place.y + y) * width + place.x + x] = view.getUint16((y * blocks.width + x) * 2, file.littleEndian);
+      data[(place.y + y) * width + place.x + x] = view.getUint16(
+        (y * blocks.width + x) * 2,
+        file.littleEndian,
+      );
     }
   }
 }
@@ -202,7 +222,11 @@ function copyLossless(
   const rows = Math.min(blocks.height, height - place.y);
   const columns = Math.min(blocks.width, width - place.x);
   if (row < columns || jpeg.height < rows || (blocks.tiled && row !== blocks.width)) {
-    throw new DngError('bad-jpeg', `A block holds ${row}×${jpeg.height} samples instead of ${blocks.width}×${blocks.height}`, offset);
+    throw new DngError(
+      'bad-jpeg',
+      `A block holds ${row}×${jpeg.height} samples instead of ${blocks.width}×${blocks.height}`,
+      offset,
+    );
   }
   for (let y = 0; y < rows; y++) {
     data.set(jpeg.samples.subarray(y * row, y * row + columns), (place.y + y) * width + place.x);

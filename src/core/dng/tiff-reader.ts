@@ -30,13 +30,16 @@ const MAX_VALUES = 1 << 20;
 
 export function openTiff(bytes: Uint8Array): TiffFile {
   if (bytes.length === 0) throw new DngError('empty', 'The file is empty', 0);
-  if (bytes.length < 8) throw new DngError('truncated', `The file has only ${bytes.length} bytes`, bytes.length);
+  if (bytes.length < 8)
+    throw new DngError('truncated', `The file has only ${bytes.length} bytes`, bytes.length);
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const order = view.getUint16(0, false);
   if (order === 0xffd8) throw new DngError('not-tiff', 'This is a JPEG picture, not a DNG', 0);
-  if (order !== 0x4949 && order !== 0x4d4d) throw new DngError('not-tiff', 'This is not a TIFF or DNG file', 0);
+  if (order !== 0x4949 && order !== 0x4d4d)
+    throw new DngError('not-tiff', 'This is not a TIFF or DNG file', 0);
   const littleEndian = order === 0x4949;
-  if (view.getUint16(2, littleEndian) !== 42) throw new DngError('not-tiff', 'The TIFF mark (42) is missing', 2);
+  if (view.getUint16(2, littleEndian) !== 42)
+    throw new DngError('not-tiff', 'The TIFF mark (42) is missing', 2);
   const firstDirectory = view.getUint32(4, littleEndian);
   if (firstDirectory < 8) throw new DngError('bad-tag', 'The first directory lies inside the header', 4);
   if (firstDirectory + 2 > bytes.length) {
@@ -55,12 +58,14 @@ export function readDirectory(file: TiffFile, offset: number, visited: Set<numbe
   if (visited.has(offset)) throw new DngError('loop', 'Directories point at each other in a loop', offset);
   if (visited.size > 32) throw new DngError('absurd', 'More than 32 directories', offset);
   visited.add(offset);
-  if (offset + 2 > bytes.length) throw new DngError('truncated', 'A directory lies beyond the end of the file', offset);
+  if (offset + 2 > bytes.length)
+    throw new DngError('truncated', 'A directory lies beyond the end of the file', offset);
   const count = view.getUint16(offset, littleEndian);
   if (count === 0) throw new DngError('bad-tag', 'A directory is empty', offset);
   if (count > MAX_ENTRIES) throw new DngError('absurd', `A directory claims ${count} entries`, offset);
   const end = offset + 2 + count * 12;
-  if (end + 4 > bytes.length) throw new DngError('truncated', 'The file ends inside a directory', bytes.length);
+  if (end + 4 > bytes.length)
+    throw new DngError('truncated', 'The file ends inside a directory', bytes.length);
   const entries = new Map<number, Entry>();
   for (let i = 0; i < count; i++) {
     const at = offset + 2 + i * 12;
@@ -72,7 +77,8 @@ export function readDirectory(file: TiffFile, offset: number, visited: Set<numbe
     const length = values * size;
     const where = length <= 4 ? at + 8 : view.getUint32(at + 8, littleEndian);
     if (length > bytes.length) throw new DngError('absurd', `Tag ${tag} claims ${values} values`, at);
-    if (where + length > bytes.length) throw new DngError('truncated', `The values of tag ${tag} lie beyond the end`, at);
+    if (where + length > bytes.length)
+      throw new DngError('truncated', `The values of tag ${tag} lie beyond the end`, at);
     entries.set(tag, { tag, type, count: values, offset: where });
   }
   return { offset, entries, next: view.getUint32(end, littleEndian) };
@@ -82,7 +88,8 @@ export function readDirectory(file: TiffFile, offset: number, visited: Set<numbe
 export function numbers(file: TiffFile, directory: Directory, tag: number): number[] | undefined {
   const entry = directory.entries.get(tag);
   if (!entry) return undefined;
-  if (entry.count > MAX_VALUES) throw new DngError('absurd', `Tag ${tag} claims ${entry.count} values`, entry.offset);
+  if (entry.count > MAX_VALUES)
+    throw new DngError('absurd', `Tag ${tag} claims ${entry.count} values`, entry.offset);
   return Array.from({ length: entry.count }, (_, i) => numberAt(file, entry, i));
 }
 
@@ -104,7 +111,8 @@ export function required(file: TiffFile, directory: Directory, tag: number, name
 /** Text of an ASCII tag without its end mark. */
 export function text(file: TiffFile, directory: Directory, tag: number): string | undefined {
   const entry = directory.entries.get(tag);
-  if (!entry || (entry.type !== TYPE.ASCII && entry.type !== TYPE.BYTE && entry.type !== TYPE.UNDEFINED)) return undefined;
+  if (!entry || (entry.type !== TYPE.ASCII && entry.type !== TYPE.BYTE && entry.type !== TYPE.UNDEFINED))
+    return undefined;
   const bytes = file.bytes.subarray(entry.offset, entry.offset + Math.min(entry.count, 65536));
   const end = bytes.indexOf(0);
   return new TextDecoder().decode(end < 0 ? bytes : bytes.subarray(0, end));

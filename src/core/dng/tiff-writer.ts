@@ -84,7 +84,11 @@ export const long = (tag: number, ...values: number[]): Field => ({ tag, type: T
 export const byte = (tag: number, ...values: number[]): Field => ({ tag, type: TYPE.BYTE, values });
 export const double = (tag: number, ...values: number[]): Field => ({ tag, type: TYPE.DOUBLE, values });
 export const raw = (tag: number, type: FieldType, bytes: Uint8Array): Field => ({ tag, type, values: bytes });
-export const undefinedBytes = (tag: number, ...values: number[]): Field => ({ tag, type: TYPE.UNDEFINED, values });
+export const undefinedBytes = (tag: number, ...values: number[]): Field => ({
+  tag,
+  type: TYPE.UNDEFINED,
+  values,
+});
 
 export function ascii(tag: number, text: string): Field {
   return { tag, type: TYPE.ASCII, values: new TextEncoder().encode(`${text}\0`) };
@@ -92,12 +96,20 @@ export function ascii(tag: number, text: string): Field {
 
 /** Unsigned rationals from decimal numbers, or from exact pairs. */
 export function rational(tag: number, ...values: (number | readonly [number, number])[]): Field {
-  return { tag, type: TYPE.RATIONAL, values: values.flatMap((v) => (typeof v === 'number' ? fraction(v) : v)) };
+  return {
+    tag,
+    type: TYPE.RATIONAL,
+    values: values.flatMap((v) => (typeof v === 'number' ? fraction(v) : v)),
+  };
 }
 
 /** Signed rationals. */
 export function srational(tag: number, ...values: (number | readonly [number, number])[]): Field {
-  return { tag, type: TYPE.SRATIONAL, values: values.flatMap((v) => (typeof v === 'number' ? fraction(v) : v)) };
+  return {
+    tag,
+    type: TYPE.SRATIONAL,
+    values: values.flatMap((v) => (typeof v === 'number' ? fraction(v) : v)),
+  };
 }
 
 /** A decimal as a fraction: the smallest denominator of 1, 10, … 1e6 that is exact to 1e-7, else 1e6. */

@@ -180,7 +180,13 @@ function losslessTiles(frame: RawFrame, options: DngOptions, writer: TiffWriter)
 }
 
 /** Copies a tile; beyond the frame's edge the last sample of the same colour goes on. */
-function copyTile({ data, width, height }: RawFrame, x0: number, y0: number, tileWidth: number, tile: Uint16Array): void {
+function copyTile(
+  { data, width, height }: RawFrame,
+  x0: number,
+  y0: number,
+  tileWidth: number,
+  tile: Uint16Array,
+): void {
   const inside = Math.min(tileWidth, width - x0);
   for (let y = 0; y < TILE; y++) {
     const sy = sameParity(y0 + y, height);

@@ -50,7 +50,8 @@ export function resolveExposure(
   const { apertureN } = limits;
   const metered = Number.isNaN(meteredEv100) ? 0 : Math.min(40, Math.max(-40, meteredEv100));
   const targetEv100 = metered - controls.compensationEv;
-  const deviationOf = (shutterS: number, iso: number) => targetEv100 - ev100OfSettings(apertureN, shutterS, iso);
+  const deviationOf = (shutterS: number, iso: number) =>
+    targetEv100 - ev100OfSettings(apertureN, shutterS, iso);
   const settle = (shutterS: number, iso: number): Resolved => {
     const deviationEv = deviationOf(shutterS, iso);
     const anyAuto = controls.shutter.auto || controls.iso.auto;

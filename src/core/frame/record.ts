@@ -51,8 +51,30 @@ export interface FrameRecord {
 export const RECORD_SCHEMA = {
   type: 'object',
   required: [
-    ...['version', 'id', 'timeMs', 'offsetMinutes', 'width', 'height', 'camera', 'lens', 'scene', 'seed', 'shutterS'],
-    ...['iso', 'apertureN', 'compensationEv', 'shutterAuto', 'isoAuto', 'pattern', 'kelvin', 'forecast', 'result'],
+    ...[
+      'version',
+      'id',
+      'timeMs',
+      'offsetMinutes',
+      'width',
+      'height',
+      'camera',
+      'lens',
+      'scene',
+      'seed',
+      'shutterS',
+    ],
+    ...[
+      'iso',
+      'apertureN',
+      'compensationEv',
+      'shutterAuto',
+      'isoAuto',
+      'pattern',
+      'kelvin',
+      'forecast',
+      'result',
+    ],
     ...['bytes', 'place'],
   ],
   properties: {
@@ -80,7 +102,11 @@ export const RECORD_SCHEMA = {
     place: {
       oneOf: [
         { type: 'object', required: ['kind'], properties: { kind: { const: 'stored' } } },
-        { type: 'object', required: ['kind', 'url'], properties: { kind: { const: 'served' }, url: { type: 'string' } } },
+        {
+          type: 'object',
+          required: ['kind', 'url'],
+          properties: { kind: { const: 'served' }, url: { type: 'string' } },
+        },
       ],
     },
   },

@@ -21,7 +21,11 @@ export interface Press {
   readonly colour?: CameraColour;
 }
 
-export type EncodeJpeg = (rgba: Uint8ClampedArray, width: number, height: number) => Promise<Uint8Array> | Uint8Array;
+export type EncodeJpeg = (
+  rgba: Uint8ClampedArray,
+  width: number,
+  height: number,
+) => Promise<Uint8Array> | Uint8Array;
 
 export type Stage = 'expose' | 'picture' | 'encode';
 
@@ -46,7 +50,11 @@ const THUMBNAIL_SIDE = 320;
 
 /** What the preview says about the capture before it is made, with the white it measured. */
 export function forecastOf(view: SceneView, press: Press): { outlook: RawOutlook; colour: CameraColour } {
-  const frame = captureFrame(view.camera, projectorFor(view, PREVIEW_LONG_SIDE), orderOf(view, press, press.colour));
+  const frame = captureFrame(
+    view.camera,
+    projectorFor(view, PREVIEW_LONG_SIDE),
+    orderOf(view, press, press.colour),
+  );
   const counted = countSites(frame);
   return {
     outlook: outlookOf(channelFigures(counted, frame.noise), headroomEv(counted)),
@@ -77,7 +85,12 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
     onProgress: (share) => onProgress?.('encode', share),
   });
   const outlooks = { forecast: forecast.outlook, result };
-  return { frame, dng, thumbnailJpeg, record: recordOf(frame, press.facts, outlooks, dng.length, { kind: 'stored' }) };
+  return {
+    frame,
+    dng,
+    thumbnailJpeg,
+    record: recordOf(frame, press.facts, outlooks, dng.length, { kind: 'stored' }),
+  };
 }
 
 function orderOf(view: SceneView, press: Press, colour?: CameraColour): CaptureOrder {

@@ -5,8 +5,7 @@ export type PatternId = 'evaluative' | 'centre' | 'spot';
 
 /** The area that is read, in shares of the frame, for drawing. */
 export type PatternArea =
-  | { kind: 'frame' }
-  | { kind: 'ellipse'; cx: number; cy: number; rx: number; ry: number };
+  { kind: 'frame' } | { kind: 'ellipse'; cx: number; cy: number; rx: number; ry: number };
 
 export interface Pattern {
   readonly id: PatternId;

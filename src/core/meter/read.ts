@@ -29,13 +29,16 @@ export function patternOf(id: string): Pattern {
  */
 export function readMeter(map: LuminanceMap, id: PatternId, at: FramePoint): Reading {
   const { width, height, data } = map;
-  if (!(width > 0 && height > 0) || data.length !== width * height) throw new RangeError('Empty luminance map');
-  if (!Number.isFinite(at.x) || !Number.isFinite(at.y)) throw new RangeError('The spot needs a place in the frame');
+  if (!(width > 0 && height > 0) || data.length !== width * height)
+    throw new RangeError('Empty luminance map');
+  if (!Number.isFinite(at.x) || !Number.isFinite(at.y))
+    throw new RangeError('The spot needs a place in the frame');
   const weights = new Float32Array(data.length);
   patternOf(id).weight(map, weights, at);
   let [sum, total] = [0, 0];
   for (let i = 0; i < data.length; i++) {
-    const [w, luminance] = [weights[i]!, data[i]!];
+    const w = weights[i]!;
+    const luminance = data[i]!;
     if (w > 0 && Number.isFinite(luminance)) {
       sum += w * luminance;
       total += w;

@@ -11,7 +11,12 @@ export interface Random {
 
 /** A generator for (seed, stream): different streams of one seed are independent, the same pair repeats itself. */
 export function randomFrom(seed: number, stream = 0): Random {
-  const random: Random = { a: seed | 0, b: stream | 0, c: Math.imul(seed ^ 0x9e3779b9, 0x85ebca6b), counter: 1 };
+  const random: Random = {
+    a: seed | 0,
+    b: stream | 0,
+    c: Math.imul(seed ^ 0x9e3779b9, 0x85ebca6b),
+    counter: 1,
+  };
   for (let i = 0; i < 12; i++) nextUint32(random);
   return random;
 }
@@ -27,17 +32,33 @@ export function nextUint32(random: Random): number {
   return t >>> 0;
 }
 
+/** Fills an array with what as many calls of `nextUint32` would give, several times faster: the state stays in registers. */
+export function fillUint32(random: Random, out: Uint32Array): void {
+  let { a, b, c, counter } = random;
+  for (let i = 0; i < out.length; i++) {
+    const t = (((a + b) | 0) + counter) | 0;
+    counter = (counter + 1) | 0;
+    a = b ^ (b >>> 9);
+    b = (c + (c << 3)) | 0;
+    c = (((c << 21) | (c >>> 11)) + t) | 0;
+    out[i] = t;
+  }
+  Object.assign(random, { a, b, c, counter });
+}
+
 /** Uniform in [0, 1). */
 export function nextUnit(random: Random): number {
   return nextUint32(random) / 4294967296;
 }
 
-const NORMAL_SIZE = 65536;
+/** Bits that index the table of normal quantiles. */
+export const NORMAL_BITS = 12;
+const NORMAL_SIZE = 1 << NORMAL_BITS;
 let normalTable: Float32Array | undefined;
 
 /**
- * Standard normal quantiles at the midpoints of 65 536 equal shares, scaled to variance exactly 1: index it with 16
- * random bits. Tails end at ±4.2 σ.
+ * Standard normal quantiles at the midpoints of 4096 equal shares, scaled to variance exactly 1: index it with 12 random
+ * bits. Tails end at ±3.7 σ; the table is small enough to stay in the fastest cache.
  */
 export function normalQuantiles(): Float32Array {
   if (normalTable) return normalTable;
@@ -56,9 +77,17 @@ export function normalQuantiles(): Float32Array {
 
 /** Quantile of the standard normal distribution (Acklam's rational approximation, relative error < 1.2e-9). */
 export function inverseNormal(p: number): number {
-  const a = [-39.69683028665376, 220.9460984245205, -275.9285104469687, 138.357751867269, -30.66479806614716, 2.506628277459239];
-  const b = [-54.47609879822406, 161.5858368580409, -155.6989798598866, 66.80131188771972, -13.28068155288572];
-  const c = [-0.007784894002430293, -0.3223964580411365, -2.400758277161838, -2.549732539343734, 4.374664141464968, 2.938163982698783];
+  const a = [
+    -39.69683028665376, 220.9460984245205, -275.9285104469687, 138.357751867269, -30.66479806614716,
+    2.506628277459239,
+  ];
+  const b = [
+    -54.47609879822406, 161.5858368580409, -155.6989798598866, 66.80131188771972, -13.28068155288572,
+  ];
+  const c = [
+    -0.007784894002430293, -0.3223964580411365, -2.400758277161838, -2.549732539343734, 4.374664141464968,
+    2.938163982698783,
+  ];
   const d = [0.007784695709041462, 0.3224671290700398, 2.445134137142996, 3.754408661907416];
   const poly = (k: number[], x: number) => k.reduce((sum, v) => sum * x + v, 0);
   if (p < 0.02425) {

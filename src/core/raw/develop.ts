@@ -34,11 +34,12 @@ export function toneCurve(x: number, clipAt: number): number {
   return (2 * t3 - 3 * t2 + 1) * knee + (t3 - 2 * t2 + t) * span + (-2 * t3 + 3 * t2) + (t3 - t2) * slopeOut;
 }
 
-const TONE_STEPS = 4096;
+/** Steps of linear light: in the shadows one step is a third of a code value. */
+const TONE_STEPS = 16384;
 
 /** Everything about a development that does not depend on the pixel, tabulated. */
 export interface Developer {
-  /** Balanced linear value (0 … 1 = raw clip) of each DN, a table for R, G, B. */
+  /** Balanced linear value (0 … 1 = raw clip) of each DN up to white, a table for R, G, B. */
   readonly linear: readonly [Float32Array, Float32Array, Float32Array];
   /** Camera → linear sRGB, row by row. */
   readonly matrix: Float64Array;
@@ -48,19 +49,17 @@ export interface Developer {
 
 export function developerFor(frame: Pick<RawFrame, 'black' | 'white' | 'colour' | 'settings'>): Developer {
   const { black, white, colour } = frame;
-  const gains = balanceGains(colour);
   // A balanced channel is cut at the level of the weakest one: what is burnt becomes white, not magenta.
-  const linear = gains.map((gain) =>
-    Float32Array.from({ length: 65536 }, (_, dn) =>
+  const table = (gain: number) =>
+    Float32Array.from({ length: white + 1 }, (_, dn) =>
       Math.min(1, Math.max(-0.02, (dn - black) / (white - black)) * gain),
-    ),
-  ) as unknown as Developer['linear'];
+    );
+  const [r, g, b] = balanceGains(colour);
   const clipAt = 2 ** baselineExposureEv(frame.settings);
   const tone = Uint8Array.from({ length: TONE_STEPS + 1 }, (_, i) =>
-    // Steps go by the square root: even in the shadows one step is less than one code value.
-    Math.round(255 * encodeSrgb(toneCurve((i / TONE_STEPS) ** 2 * clipAt, clipAt))),
+    Math.round(255 * encodeSrgb(toneCurve((i / TONE_STEPS) * clipAt, clipAt))),
   );
-  return { linear, matrix: Float64Array.from(srgbFromBalanced(colour).flat()), tone };
+  return { linear: [table(r), table(g), table(b)], matrix: Float64Array.from(srgbFromBalanced(colour).flat()), tone };
 }
 
 export interface Region {
@@ -86,54 +85,75 @@ export function developRegion(
     throw new RangeError('The region leaves the frame');
   }
   if (width < 2 || height < 2) throw new RangeError('A mosaic needs two rows and two columns');
-  const [lr, lg, lb] = developer.linear;
   const m = developer.matrix;
-  const [m0, m1, m2, m3, m4, m5, m6, m7, m8] = [m[0]!, m[1]!, m[2]!, m[3]!, m[4]!, m[5]!, m[6]!, m[7]!, m[8]!];
+  const m0 = m[0]!, m1 = m[1]!, m2 = m[2]!, m3 = m[3]!, m4 = m[4]!, m5 = m[5]!, m6 = m[6]!, m7 = m[7]!, m8 = m[8]!; // prettier-ignore
   const tone = developer.tone;
+  const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
+  // Three balanced rows with a neighbour on either side, reused in turn: each site is looked up once a row.
+  const rows = [0, 1, 2].map(() => new Float32Array(region.width + 2));
+  const mirrored = (y: number) => (y < 0 ? 1 : y >= height ? height - 2 : y);
+  balanceRow(frame, developer, region, mirrored(region.y - 1), rows[0]!);
+  balanceRow(frame, developer, region, region.y, rows[1]!);
   let o = 0;
   for (let y = region.y; y < region.y + region.height; y++) {
-    const row = y * width;
-    const up = (y > 0 ? y - 1 : 1) * width;
-    const down = (y < height - 1 ? y + 1 : height - 2) * width;
+    const up = rows[(y - region.y) % 3]!;
+    const here = rows[(y - region.y + 1) % 3]!;
+    const down = rows[(y - region.y + 2) % 3]!;
+    balanceRow(frame, developer, region, mirrored(y + 1), down);
     const oddRow = y & 1;
-    for (let x = region.x; x < region.x + region.width; x++, o += 4) {
-      const l = x > 0 ? x - 1 : 1;
-      const r = x < width - 1 ? x + 1 : width - 2;
+    for (let x = 1; x <= region.width; x++, o++) {
+      const beside = here[x - 1]! + here[x + 1]!;
+      const vertical = up[x]! + down[x]!;
       let red: number;
       let green: number;
       let blue: number;
-      if ((x & 1) === oddRow) {
+      if (((x - 1 + region.x) & 1) === oddRow) {
         // A red site (even row) or a blue one (odd row): green beside it, the other colour at the corners.
-        green = (lg[data[row + l]!]! + lg[data[row + r]!]! + lg[data[up + x]!]! + lg[data[down + x]!]!) * 0.25;
-        const far = oddRow ? lr : lb;
-        const corners = (far[data[up + l]!]! + far[data[up + r]!]! + far[data[down + l]!]! + far[data[down + r]!]!) * 0.25;
-        if (oddRow) {
-          blue = lb[data[row + x]!]!;
-          red = corners;
-        } else {
-          red = lr[data[row + x]!]!;
-          blue = corners;
-        }
+        green = (beside + vertical) * 0.25;
+        const corners = (up[x - 1]! + up[x + 1]! + down[x - 1]! + down[x + 1]!) * 0.25;
+        red = oddRow ? corners : here[x]!;
+        blue = oddRow ? here[x]! : corners;
       } else {
-        green = lg[data[row + x]!]!;
-        if (oddRow) {
-          blue = (lb[data[row + l]!]! + lb[data[row + r]!]!) * 0.5;
-          red = (lr[data[up + x]!]! + lr[data[down + x]!]!) * 0.5;
-        } else {
-          red = (lr[data[row + l]!]! + lr[data[row + r]!]!) * 0.5;
-          blue = (lb[data[up + x]!]! + lb[data[down + x]!]!) * 0.5;
-        }
+        green = here[x]!;
+        red = (oddRow ? vertical : beside) * 0.5;
+        blue = (oddRow ? beside : vertical) * 0.5;
       }
-      rgba[o] = code(tone, m0 * red + m1 * green + m2 * blue);
-      rgba[o + 1] = code(tone, m3 * red + m4 * green + m5 * blue);
-      rgba[o + 2] = code(tone, m6 * red + m7 * green + m8 * blue);
-      rgba[o + 3] = 255;
+      const r = m0 * red + m1 * green + m2 * blue;
+      const g = m3 * red + m4 * green + m5 * blue;
+      const b = m6 * red + m7 * green + m8 * blue;
+      const rc = r <= 0 ? 0 : r >= 1 ? 255 : tone[(r * TONE_STEPS) | 0]!;
+      const gc = g <= 0 ? 0 : g >= 1 ? 255 : tone[(g * TONE_STEPS) | 0]!;
+      const bc = b <= 0 ? 0 : b >= 1 ? 255 : tone[(b * TONE_STEPS) | 0]!;
+      pixels[o] = rc | (gc << 8) | (bc << 16) | 0xff000000;
     }
   }
 }
 
+/** One row of the mosaic, balanced, from one column before the region to one after it; mirrored at the frame's edge. */
+function balanceRow(
+  { width, data }: Pick<RawFrame, 'width' | 'data'>,
+  { linear }: Developer,
+  region: Region,
+  y: number,
+  out: Float32Array,
+): void {
+  const even = linear[y & 1]!;
+  const odd = linear[1 + (y & 1)]!;
+  const row = y * width;
+  for (let x = 0; x < region.width; x++) {
+    const dn = data[row + region.x + x]!;
+    out[x + 1] = (region.x + x) & 1 ? odd[dn]! : even[dn]!;
+  }
+  const edge = (x: number, mirror: number) => {
+    const at = x < 0 || x >= width ? mirror : x;
+    return (at & 1 ? odd : even)[data[row + at]!]!;
+  };
+  out[0] = edge(region.x - 1, 1);
+  out[region.width + 1] = edge(region.x + region.width, width - 2);
+}
+
 function code(tone: Uint8Array, linear: number): number {
-  return linear <= 0 ? 0 : linear >= 1 ? 255 : tone[(Math.sqrt(linear) * TONE_STEPS) | 0]!;
+  return linear <= 0 ? 0 : linear >= 1 ? 255 : tone[(linear * TONE_STEPS) | 0]!;
 }
 
 /**

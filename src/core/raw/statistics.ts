@@ -25,14 +25,15 @@ export function countSites(frame: Mosaic, reuse?: SiteCounts): SiteCounts {
   const fits = reuse !== undefined && reuse.white === white;
   const counts: SiteCounts['counts'] = fits
     ? reuse.counts
-    : [0, 1, 2, 3].map(() => new Uint32Array(white + 1)) as unknown as SiteCounts['counts'];
+    : ([0, 1, 2, 3].map(() => new Uint32Array(white + 1)) as unknown as SiteCounts['counts']);
   if (fits) counts.forEach((c) => c.fill(0));
   for (let y = 0; y < height; y++) {
     const even = counts[(y & 1) << 1]!;
     const odd = counts[((y & 1) << 1) | 1]!;
     let i = y * width;
     for (const end = i + width - 1; i < end; i += 2) {
-      const [a, b] = [data[i]!, data[i + 1]!];
+      const a = data[i]!;
+      const b = data[i + 1]!;
       even[a < white ? a : white]!++;
       odd[b < white ? b : white]!++;
     }
@@ -112,7 +113,11 @@ function levelOfTopShare(counts: Uint32Array, share: number): number {
 }
 
 /** Stops below saturation of the given percentiles (0 … 100) of a channel; −Infinity at or under black. */
-export function percentilesEv(counted: SiteCounts, channel: number, percentiles: readonly number[]): number[] {
+export function percentilesEv(
+  counted: SiteCounts,
+  channel: number,
+  percentiles: readonly number[],
+): number[] {
   const counts = counted.counts[channel];
   if (!counts) throw new RangeError(`No channel ${channel}`);
   let sites = 0;

@@ -3,7 +3,13 @@ import { automaticWhite, type CameraColour } from '../colour/camera';
 import type { Vec3 } from '../numeric/matrix';
 import type { ExposureSettings } from '../exposure/settings';
 import { countSites, type SiteCounts } from '../raw/statistics';
-import { clipLevel, floorSignal, type FrameSource, type NoiseModel, type RawFrame } from '../sensor/raw-frame';
+import {
+  clipLevel,
+  floorSignal,
+  type FrameSource,
+  type NoiseModel,
+  type RawFrame,
+} from '../sensor/raw-frame';
 import { exposeRows, noiseModel } from '../sensor/sensor';
 import type { SimulatedCamera } from '../sensor/sim-one';
 import type { SiteProjector } from './view';
@@ -83,7 +89,11 @@ export function sourceOf(camera: SimulatedCamera, scene: string, seed: number): 
  * Automatic white from a frame's counts: the mean of the sites that are neither clipped nor near the floor. Where
  * hardly any are left, daylight.
  */
-export function whiteFromCounts(counted: SiteCounts, noise: NoiseModel, colorMatrix: CameraColour['colorMatrix']): CameraColour {
+export function whiteFromCounts(
+  counted: SiteCounts,
+  noise: NoiseModel,
+  colorMatrix: CameraColour['colorMatrix'],
+): CameraColour {
   const clip = clipLevel(counted);
   const low = counted.black + 2 * floorSignal(noise);
   const means = counted.counts.map((counts) => {

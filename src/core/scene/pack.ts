@@ -1,5 +1,5 @@
 // A packed scene: "VSC1", length of the header, header as JSON, then the plates' bytes one after the other.
-import { decodePlate, type PlateHeader } from './plate-codec';
+import { decodePlate, type Plate, type PlateHeader } from './plate-codec';
 import type { Scene, SceneDescription } from './scene';
 
 interface PackHeader {
@@ -29,25 +29,31 @@ export function writeScenePack(
   return out;
 }
 
-/** @throws RangeError when the bytes are not a packed scene, or end early. */
-export function readScenePack(bytes: Uint8Array): Scene {
+/**
+ * @param half true for the scene at half its size each way: quick, for a first look
+ * @throws RangeError when the bytes are not a packed scene, or end early
+ */
+export async function readScenePack(bytes: Uint8Array, half = false): Promise<Scene> {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   if (bytes.length < 8 || view.getUint32(0, true) !== MAGIC) throw new RangeError('Not a packed scene');
   const headerLength = view.getUint32(4, true);
   if (8 + headerLength > bytes.length) throw new RangeError('The packed scene ends early');
   const header = JSON.parse(new TextDecoder().decode(bytes.subarray(8, 8 + headerLength))) as PackHeader;
   let offset = 8 + headerLength;
-  const plates = header.plates.map((plate) => {
+  const places = header.plates.map((plate) => {
     const length = plate.lengths.reduce((sum, n) => sum + n, 0);
-    if (offset + length > bytes.length) throw new RangeError('The packed scene ends early');
-    const decoded = decodePlate(plate, bytes.subarray(offset, offset + length));
+    const place = { plate, bytes: bytes.subarray(offset, offset + length) };
     offset += length;
-    return decoded;
+    return place;
   });
-  const depth = plates.pop();
-  const size = depth?.width ?? 0;
-  if (!depth || plates.length !== header.description.lamps.length || plates.some((p) => p.width !== size)) {
+  const depth = places.pop();
+  if (offset > bytes.length) throw new RangeError('The packed scene ends early');
+  const { description } = header;
+  const size = (depth?.plate.width ?? 0) >> (half ? 1 : 0);
+  if (!depth || places.length !== description.lamps.length || places.some((p) => p.plate.width !== depth.plate.width)) {
     throw new RangeError('The packed scene lacks plates');
   }
-  return { description: header.description, size, lamps: plates, depth };
+  const lamps: Plate[] = [];
+  for (const { plate, bytes: coded } of places) lamps.push(await decodePlate(plate, coded, half));
+  return { description, size, lamps, depth: () => decodePlate(depth.plate, depth.bytes, half) };
 }

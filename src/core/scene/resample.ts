@@ -11,23 +11,26 @@ export interface Taps {
   readonly held: boolean;
 }
 
-/** Taps for `out` samples over the stretch `from` … `to` of an input with `size` samples. */
-export function tapsFor(out: number, from: number, to: number, size: number): Taps {
+/**
+ * Taps for `out` samples over the stretch `from` … `to` of an input with `size` samples.
+ * @param footprint width of an area in output samples: 1 tiles the input, more overlaps
+ */
+export function tapsFor(out: number, from: number, to: number, size: number, footprint = 1): Taps {
   const step = (to - from) / out;
-  return step >= 1 ? areaTaps(out, from, step, size) : cubicTaps(out, from, step, size);
+  return step >= 1 ? areaTaps(out, from, step, size, step * footprint) : cubicTaps(out, from, step, size);
 }
 
-function areaTaps(out: number, from: number, step: number, size: number): Taps {
-  const count = Math.ceil(step) + 1;
+function areaTaps(out: number, from: number, step: number, size: number, area: number): Taps {
+  const count = Math.ceil(area) + 1;
   const index = new Int32Array(out * count);
   const weight = new Float32Array(out * count);
   for (let i = 0; i < out; i++) {
-    const low = from + i * step;
-    const high = low + step;
+    const low = from + (i + 0.5) * step - area / 2;
+    const high = low + area;
     for (let k = 0; k < count; k++) {
       const cell = Math.floor(low) + k;
       index[i * count + k] = hold(cell, size);
-      weight[i * count + k] = Math.max(0, Math.min(high, cell + 1) - Math.max(low, cell)) / step;
+      weight[i * count + k] = Math.max(0, Math.min(high, cell + 1) - Math.max(low, cell)) / area;
     }
   }
   return { count, index, weight, held: false };

@@ -29,12 +29,13 @@ export interface SceneDescription {
   readonly patches: readonly ScenePatch[];
 }
 
-/** A scene in memory. Plates are square, linear Rec. 709 with luminance in cd/m²; depth is the distance in metres. */
+/** A scene in memory. Plates are square, linear Rec. 709 with luminance in cd/m². */
 export interface Scene {
   readonly description: SceneDescription;
   readonly size: number;
   readonly lamps: readonly Plate[];
-  readonly depth: Plate;
+  /** Distance in metres; unpacked when asked for, since a picture without defocus does not need it. */
+  depth(): Promise<Plate>;
 }
 
 /** The light of all lamps added up at the given levels (opening levels where none is given). */

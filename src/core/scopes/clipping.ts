@@ -12,22 +12,29 @@ export const CLIP_B = 4;
  * Which colours are clipped in each 2×2 cell, spread to all four of its sites.
  * @param mask receives width × height bytes of CLIP_ bits
  */
-export function clipMask(frame: Pick<RawFrame, 'width' | 'height' | 'data' | 'black' | 'white'>, mask: Uint8Array): void {
+export function clipMask(
+  frame: Pick<RawFrame, 'width' | 'height' | 'data' | 'black' | 'white'>,
+  mask: Uint8Array,
+): void {
   const { width, height, data } = frame;
   const clip = clipLevel(frame);
-  for (let y = 0; y < height; y += 2) {
-    const below = y + 1 < height;
-    for (let x = 0; x < width; x += 2) {
-      const i = y * width + x;
-      const right = x + 1 < width;
-      let bits = data[i]! >= clip ? CLIP_R : 0;
-      if (right && data[i + 1]! >= clip) bits |= CLIP_G;
-      if (below && data[i + width]! >= clip) bits |= CLIP_G;
-      if (right && below && data[i + width + 1]! >= clip) bits |= CLIP_B;
-      mask[i] = bits;
-      if (right) mask[i + 1] = bits;
-      if (below) mask[i + width] = bits;
-      if (right && below) mask[i + width + 1] = bits;
+  mask.fill(0);
+  for (let y = 0; y < height; y++) {
+    const evenBit = y & 1 ? CLIP_G : CLIP_R;
+    const oddBit = y & 1 ? CLIP_B : CLIP_G;
+    const row = y * width;
+    const partner = y & 1 ? -width : y + 1 < height ? width : 0;
+    for (let x = 0; x < width; x++) {
+      if (data[row + x]! < clip) continue;
+      const bit = x & 1 ? oddBit : evenBit;
+      const left = row + (x & ~1);
+      const right = left + 1 < row + width ? left + 1 : left;
+      mask[left]! |= bit;
+      if (right !== left) mask[right]! |= bit;
+      if (partner !== 0) {
+        mask[left + partner]! |= bit;
+        if (right !== left) mask[right + partner]! |= bit;
+      }
     }
   }
 }
@@ -41,21 +48,18 @@ export function drawClipMarks(
   width: number,
   colour: readonly [number, number, number],
 ): void {
-  for (let i = 0; i < mask.length; i++) {
-    const bits = mask[i]!;
-    if (bits === 0) continue;
-    const x = i % width;
-    const y = (i - x) / width;
-    const on =
-      bits === 7 ||
-      ((bits & CLIP_R) !== 0 && (x + y) % PERIOD < 2) ||
-      ((bits & CLIP_G) !== 0 && x % PERIOD < 2) ||
-      ((bits & CLIP_B) !== 0 && (x - y + PERIOD * 4096) % PERIOD < 2);
-    const o = i * 4;
-    if (on) {
-      rgba[o] = colour[0];
-      rgba[o + 1] = colour[1];
-      rgba[o + 2] = colour[2];
+  const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
+  const mark = (colour[0] | (colour[1] << 8) | (colour[2] << 16) | 0xff000000) >>> 0;
+  for (let row = 0, y = 0; row < mask.length; row += width, y++) {
+    for (let x = 0; x < width; x++) {
+      const bits = mask[row + x]!;
+      if (bits === 0) continue;
+      const on =
+        bits === (CLIP_R | CLIP_G | CLIP_B) ||
+        ((bits & CLIP_R) !== 0 && (x + y) % PERIOD < 2) ||
+        ((bits & CLIP_G) !== 0 && x % PERIOD < 2) ||
+        ((bits & CLIP_B) !== 0 && (x + PERIOD - (y % PERIOD)) % PERIOD < 2);
+      if (on) pixels[row + x] = mark;
     }
   }
 }

@@ -8,17 +8,23 @@ export interface PictureHistogram {
   readonly pixels: number;
 }
 
-/** @param rgba interleaved 8-bit code values; alpha is not looked at */
+/** @param rgba interleaved 8-bit code values, four bytes a pixel; alpha is not looked at */
 export function pictureHistogram(rgba: Uint8ClampedArray | Uint8Array): PictureHistogram {
-  const make = () => new Uint32Array(256);
-  const [r, g, b, luminance] = [make(), make(), make(), make()];
-  for (let i = 0; i + 3 < rgba.length; i += 4) {
-    const [cr, cg, cb] = [rgba[i]!, rgba[i + 1]!, rgba[i + 2]!];
+  const r = new Uint32Array(256);
+  const g = new Uint32Array(256);
+  const b = new Uint32Array(256);
+  const luminance = new Uint32Array(256);
+  const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
+  for (let i = 0; i < pixels.length; i++) {
+    const pixel = pixels[i]!;
+    const cr = pixel & 255;
+    const cg = (pixel >>> 8) & 255;
+    const cb = (pixel >>> 16) & 255;
     r[cr]!++;
     g[cg]!++;
     b[cb]!++;
     // Weights of Rec. 709 in 1/65536, rounded to the nearest code.
     luminance[(13933 * cr + 46871 * cg + 4732 * cb + 32768) >> 16]!++;
   }
-  return { r, g, b, luminance, pixels: rgba.length >> 2 };
+  return { r, g, b, luminance, pixels: pixels.length };
 }

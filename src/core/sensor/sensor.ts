@@ -2,7 +2,7 @@
 // shot noise, read noise before and after the gain, quantisation, dead-on saturation. ISO 12232: ISO 100
 // saturates at 0.78 lx·s.
 import { analogueIso, BASE_ISO } from '../exposure/settings';
-import { nextPoisson, nextUint32, normalQuantiles, poissonTables, randomFrom } from '../numeric/random';
+import { fillUint32, nextPoisson, NORMAL_BITS, normalQuantiles, poissonTables, randomFrom } from '../numeric/random';
 import type { NoiseModel } from './raw-frame';
 
 export interface SensorModel {
@@ -74,26 +74,30 @@ export function exposeRows(
   const full = (white - black + 8 * readDn) / gain;
   const surelyFull = full + 6 * Math.sqrt((full + 36) / n);
   const rows = Math.floor(illuminance.length / width);
+  const bitsOfRow = new Uint32Array(width);
+  const mask = (1 << NORMAL_BITS) - 1;
   for (let row = 0; row < rows; row++) {
     const random = randomFrom(exposure.seed, firstRow + row);
+    fillUint32(random, bitsOfRow);
     const start = row * width;
-    for (let i = start; i < start + width; i++) {
+    for (let x = 0; x < width; x++) {
+      const i = start + x;
       const mean = illuminance[i]! * electronsPerLx;
       if (!(mean < surelyFull)) {
         out[i] = white;
         continue;
       }
       const summed = mean * n;
-      const bits = nextUint32(random);
-      const read = quantiles[bits & 0xffff]! * readDn;
+      const bits = bitsOfRow[x]!;
+      const read = quantiles[bits & mask]! * readDn;
       const electrons =
         summed >= tables.limit
-          ? summed + quantiles[bits >>> 16]! * Math.sqrt(summed)
+          ? summed + quantiles[bits >>> (32 - NORMAL_BITS)]! * Math.sqrt(summed)
           : summed > 0
             ? nextPoisson(tables, random, summed)
             : 0;
-      const dn = Math.round(black + electrons * dnPerSummedE + read);
-      out[i] = dn < 0 ? 0 : dn > white ? white : dn;
+      const dn = black + electrons * dnPerSummedE + read + 0.5;
+      out[i] = dn < 0 ? 0 : dn >= white ? white : dn;
     }
   }
 }

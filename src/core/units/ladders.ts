@@ -16,14 +16,15 @@ const MINUS = '−';
 const THIRD_SIGNS = ['', '⅓', '⅔'] as const;
 
 const SHUTTER_FRACTIONS = [
-  8000, 6400, 5000, 4000, 3200, 2500, 2000, 1600, 1250, 1000, 800, 640, 500, 400, 320, 250, 200, 160, 125, 100, 80,
-  60, 50, 40, 30, 25, 20, 15, 13, 10, 8, 6, 5, 4,
+  8000, 6400, 5000, 4000, 3200, 2500, 2000, 1600, 1250, 1000, 800, 640, 500, 400, 320, 250, 200, 160, 125,
+  100, 80, 60, 50, 40, 30, 25, 20, 15, 13, 10, 8, 6, 5, 4,
 ];
 const SHUTTER_SECONDS = [
   0.3, 0.4, 0.5, 0.6, 0.8, 1, 1.3, 1.6, 2, 2.5, 3.2, 4, 5, 6, 8, 10, 13, 15, 20, 25, 30,
 ];
 const ISO_NOMINAL = [
-  50, 64, 80, 100, 125, 160, 200, 250, 320, 400, 500, 640, 800, 1000, 1250, 1600, 2000, 2500, 3200, 4000, 5000, 6400,
+  50, 64, 80, 100, 125, 160, 200, 250, 320, 400, 500, 640, 800, 1000, 1250, 1600, 2000, 2500, 3200, 4000,
+  5000, 6400,
 ];
 
 /** 1/8000 s … 30 s, 55 steps. */
@@ -42,7 +43,11 @@ export const ISO_LADDER: Ladder = ISO_NOMINAL.map((iso, i) => ({
 /** −5 … +5 EV in thirds, 31 steps. */
 export const COMPENSATION_LADDER: Ladder = Array.from({ length: 31 }, (_, i) => {
   const thirds = i - 15;
-  return { exact: thirds / 3, nominal: Math.round((thirds / 3) * 100) / 100, label: formatThirds(thirds / 3) };
+  return {
+    exact: thirds / 3,
+    nominal: Math.round((thirds / 3) * 100) / 100,
+    label: formatThirds(thirds / 3),
+  };
 });
 
 /**
@@ -117,7 +122,9 @@ export function parseCompensation(text: string): Step {
   const ev = match && match[1] !== '' && match[1] !== '+' ? -size : size;
   const step = Number.isFinite(ev) ? stepOf(COMPENSATION_LADDER, ev) : undefined;
   if (!step || Math.abs(step.exact - ev) > 0.05) {
-    throw new RangeError(`Compensation ${text.trim()} is not on the ladder: −5 … +5 EV in thirds, such as -0.67 or +1`);
+    throw new RangeError(
+      `Compensation ${text.trim()} is not on the ladder: −5 … +5 EV in thirds, such as -0.67 or +1`,
+    );
   }
   return step;
 }

@@ -1,0 +1,41 @@
+// The frame of the app: the finder stays alive beneath, the other screens lie over it.
+import { BarlowSemiCondensed_500Medium } from '@expo-google-fonts/barlow-semi-condensed/500Medium';
+import { BarlowSemiCondensed_600SemiBold } from '@expo-google-fonts/barlow-semi-condensed/600SemiBold';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { useFonts } from 'expo-font';
+import { Slot, usePathname } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { queryClient, useOtherTabs } from '../src/library/roll';
+import { FinderScreen } from '../src/screens/finder/finder-screen';
+import { colour } from '../src/ui/theme';
+
+export default function Layout() {
+  useFonts({ BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold });
+  return (
+    <QueryClientProvider client={queryClient}>
+      <Screens />
+    </QueryClientProvider>
+  );
+}
+
+function Screens() {
+  const onFinder = usePathname() === '/';
+  const [opened, setOpened] = useState(onFinder);
+  if (onFinder && !opened) setOpened(true);
+  useOtherTabs();
+  return (
+    <View style={styles.page}>
+      {opened && <FinderScreen active={onFinder} />}
+      <View style={onFinder ? styles.away : styles.over}>
+        <Slot />
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  page: { flex: 1, backgroundColor: colour.page },
+  over: StyleSheet.absoluteFill,
+  away: { display: 'none' },
+});

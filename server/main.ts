@@ -1,0 +1,88 @@
+// Serves the built app, its scenes and the demo roll, with the headers that workers and privacy need.
+import compress from '@fastify/compress';
+import helmet from '@fastify/helmet';
+import fastifyStatic from '@fastify/static';
+import fastify, { type FastifyInstance } from 'fastify';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+
+export interface ServerOptions {
+  /** Folder of the built app. */
+  readonly app: string;
+  /** Folder of the packed scenes. */
+  readonly scenes: string;
+  /** Folder of the demo roll; may be absent. */
+  readonly demo: string;
+}
+
+export async function buildServer({ app, scenes, demo }: ServerOptions): Promise<FastifyInstance> {
+  const server = fastify();
+  await server.register(helmet, {
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        // The schema checker compiles its schemas when the page starts.
+        scriptSrc: ["'self'", "'unsafe-eval'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        fontSrc: ["'self'", 'data:'],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'", 'blob:'],
+        upgradeInsecureRequests: null,
+      },
+    },
+    crossOriginOpenerPolicy: { policy: 'same-origin' },
+    crossOriginEmbedderPolicy: { policy: 'require-corp' },
+    strictTransportSecurity: false,
+  });
+  await server.register(compress, { global: true, threshold: 1024 });
+  await server.register(fastifyStatic, {
+    root: app,
+    wildcard: false,
+    // Built files carry a hash of their content in the name; the page itself must be asked for anew.
+    setHeaders: (reply, path) => {
+      const hashed = path.includes('_expo') || path.includes('/assets/');
+      reply.header('cache-control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+    },
+  });
+  await server.register(fastifyStatic, { root: scenes, prefix: '/scenes/', decorateReply: false, cacheControl: false });
+  if (existsSync(demo)) {
+    await server.register(fastifyStatic, { root: demo, prefix: '/demo/', decorateReply: false });
+  }
+  // Every other address is a screen of the app, unless it asks for a file.
+  server.setNotFoundHandler((request, reply) => {
+    if (request.method !== 'GET' || /\.\w+$/.test(request.url.split('?')[0] ?? '')) {
+      return reply.code(404).send({ error: 'There is no such file' });
+    }
+    return reply.header('cache-control', 'no-cache').type('text/html; charset=utf-8').sendFile('index.html', app);
+  });
+  return server;
+}
+
+const root = join(__dirname, '..');
+
+export const defaultFolders: ServerOptions = {
+  app: join(root, 'dist'),
+  scenes: join(root, 'assets', 'scenes'),
+  demo: join(root, '.cache', 'demo'),
+};
+
+/** Started from the command line: `tsx server/main.ts PORT`. Prints one address. */
+if (require.main === module) {
+  const port = Number(process.argv[2] ?? 8787);
+  void buildServer(defaultFolders)
+    .then((server) => {
+      for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+        process.on(signal, () => void server.close().then(() => process.exit(0)));
+      }
+      return server.listen({ port, host: '127.0.0.1' });
+    })
+    .then(
+      (address) => console.log(`Velmo is at ${address}`),
+      (error: NodeJS.ErrnoException) => {
+        const taken = error.code === 'EADDRINUSE';
+        console.error(taken ? `Port ${port} is in use: choose another with --port` : error.message);
+        process.exit(1);
+      },
+    );
+}

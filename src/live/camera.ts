@@ -1,0 +1,4 @@
+// The camera in use.
+import { simulatedCamera } from '../camera/simulated/simulated';
+
+export const camera = simulatedCamera();

@@ -1,0 +1,157 @@
+// The faders of the desk side by side: name and value above (a tap opens the exact ladder), the track below.
+import { useState } from 'react';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { handHeldLimitS } from '../../core/optics/lens';
+import { COMPENSATION_LADDER, nearestStep, SHUTTER_LADDER, ISO_LADDER } from '../../core/units/ladders';
+import { camera } from '../../live/camera';
+import { LADDERS, useDesk, type FaderId } from '../../live/desk';
+import { Button } from '../../ui/button';
+import { Fader, type FaderMark } from '../../ui/fader';
+import { SheetPanel } from '../../ui/sheet-panel';
+import { colour, radius, space, touch } from '../../ui/theme';
+import { Words } from '../../ui/words';
+import { valueWords } from './format';
+
+const NAMES: Record<FaderId, string> = { shutter: 'Shutter', iso: 'ISO', compensation: 'Compensation' };
+const SHORT: Record<FaderId, string> = { ...NAMES, compensation: 'Comp.' };
+
+export function Faders({ onLadder, hints }: { onLadder: (fader: FaderId) => void; hints?: boolean }) {
+  return (
+    <View style={styles.row}>
+      {(['shutter', 'iso', 'compensation'] as const).map((id) => (
+        <DeskFader key={id} id={id} onLadder={onLadder} hint={hints ? KEY_HINTS[id] : undefined} />
+      ))}
+    </View>
+  );
+}
+
+const KEY_HINTS: Record<FaderId, string> = { shutter: 'Q / A', iso: 'W / S', compensation: 'E / D' };
+
+function DeskFader({
+  id,
+  onLadder,
+  hint,
+}: {
+  id: FaderId;
+  onLadder: (fader: FaderId) => void;
+  hint?: string;
+}) {
+  const controls = useDesk((d) => d.controls);
+  const headroomEv = useDesk((d) => d.report?.headroomEv ?? null);
+  const { set, setAutomatic } = useDesk.getState();
+  const auto = id === 'compensation' ? controls.compensationEv === 0 : controls[id].auto;
+  const exact = id === 'compensation' ? controls.compensationEv : controls[id].exact;
+  const ladder = LADDERS[id];
+  const index = nearestStep(ladder, exact);
+  const words = valueWords(id, exact);
+  const manual = !controls.shutter.auto && !controls.iso.auto;
+  return (
+    <View style={[styles.fader, !auto && styles.set]}>
+      <Pressable
+        role="button"
+        aria-label={`${NAMES[id]} ${words}: open the ladder`}
+        onPress={() => onLadder(id)}
+        style={styles.head}
+        testID={`value-${id}`}
+      >
+        <Words kind="label" quiet>
+          {SHORT[id]}
+          {hint ? `  ${hint}` : ''}
+        </Words>
+        <Words kind="value" style={!auto && styles.accent} testID={`${id}-words`}>
+          {words}
+        </Words>
+        <Words kind="label" quiet style={styles.state}>
+          {id === 'compensation' ? (manual ? 'shifts zero' : 'moves target') : auto ? 'automatic' : 'by hand'}
+        </Words>
+      </Pressable>
+      <Fader
+        name={NAMES[id]}
+        count={ladder.length}
+        index={index}
+        valueText={words}
+        auto={auto}
+        longEvery={id === 'compensation' ? 6 : 3}
+        marks={marksOf(id, controls.compensationEv, headroomEv, manual)}
+        onIndex={(i) => set(id, i)}
+        onAuto={() => setAutomatic(id)}
+        testID={`fader-${id}`}
+      />
+    </View>
+  );
+}
+
+/** What the tool knows, at the track's edge: hand-held limit, base ISO, the compensation that just fits the highlights. */
+function marksOf(
+  id: FaderId,
+  compensationEv: number,
+  headroomEv: number | null,
+  manual: boolean,
+): FaderMark[] {
+  if (id === 'shutter') {
+    const limit = nearestStep(SHUTTER_LADDER, handHeldLimitS(camera.profile.equivalentMm));
+    return [{ index: limit, kind: 'warn', says: 'hand-held limit marked' }];
+  }
+  if (id === 'iso') return [{ index: nearestStep(ISO_LADDER, 100), kind: 'good', says: 'base ISO marked' }];
+  if (headroomEv === null || manual || !Number.isFinite(headroomEv)) return [];
+  const fits = Math.floor((compensationEv + headroomEv) * 3) / 3;
+  if (Math.abs(fits) > 5) return [];
+  return [
+    { index: nearestStep(COMPENSATION_LADDER, fits), kind: 'good', says: 'highlights just fit at the mark' },
+  ];
+}
+
+/** The exact ladder of one fader. */
+export function LadderSheet({ fader, onClose }: { fader: FaderId; onClose: () => void }) {
+  const controls = useDesk((d) => d.controls);
+  const { set, setAutomatic } = useDesk.getState();
+  const [opened] = useState(() => controls);
+  const exact = fader === 'compensation' ? controls.compensationEv : controls[fader].exact;
+  const auto = fader === 'compensation' ? exact === 0 : controls[fader].auto;
+  const current = nearestStep(LADDERS[fader], exact);
+  const steps = LADDERS[fader].map((step, i) => ({ step, i })).reverse();
+  return (
+    <SheetPanel title={NAMES[fader]} onClose={onClose}>
+      <View style={styles.sheetHead}>
+        <Button
+          label={fader === 'compensation' ? 'Zero' : 'Automatic'}
+          on={auto}
+          onPress={() => setAutomatic(fader)}
+          testID="ladder-auto"
+        />
+        <Button
+          label="As it was"
+          kind="quiet"
+          onPress={() => useDesk.getState().restore({ controls: opened })}
+        />
+      </View>
+      <ScrollView style={styles.sheetScroll} tabIndex={0}>
+        <View style={styles.grid}>
+          {steps.map(({ step, i }) => (
+            <Button
+              key={step.label}
+              label={step.label}
+              on={!auto && i === current}
+              onPress={() => set(fader, i)}
+              style={styles.step}
+              testID={`step-${step.label}`}
+            />
+          ))}
+        </View>
+      </ScrollView>
+    </SheetPanel>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flex: 1, flexDirection: 'row', gap: space.one },
+  fader: { flex: 1, backgroundColor: colour.panel, borderRadius: radius, paddingBottom: 4 },
+  set: { backgroundColor: '#2A2731' },
+  head: { minHeight: touch, alignItems: 'center', paddingTop: 4 },
+  accent: { color: colour.accent },
+  state: { fontSize: 11, lineHeight: 13 },
+  sheetHead: { flexDirection: 'row', gap: space.one, marginBottom: space.one },
+  sheetScroll: { flexShrink: 1 },
+  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one },
+  step: { width: 78 },
+});

@@ -1,0 +1,28 @@
+// Figures of the finder as words.
+import { formatEv, formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../../core/units/ladders';
+import type { FaderId } from '../../live/desk';
+
+export function valueWords(fader: FaderId, exact: number): string {
+  if (fader === 'shutter') return stepOf(SHUTTER_LADDER, exact).label;
+  if (fader === 'iso') return stepOf(ISO_LADDER, exact).label;
+  return formatThirds(exact);
+}
+
+/** A share of the frame: two figures that matter, never "0 %" for something that is there. */
+export function percentWords(share: number): string {
+  const percent = share * 100;
+  if (percent === 0) return '0 %';
+  if (percent < 0.01) return '< 0.01 %';
+  return `${percent.toFixed(percent < 1 ? 2 : percent < 10 ? 1 : 0)} %`;
+}
+
+export function luminanceWords(luminance: number): string {
+  if (luminance === 0) return '0 cd/m²';
+  if (luminance >= 1000) return `${Math.round(luminance / 10) * 10} cd/m²`;
+  return `${luminance >= 100 ? luminance.toFixed(0) : luminance.toPrecision(2)} cd/m²`;
+}
+
+export function headroomWords(headroomEv: number): string {
+  if (!Number.isFinite(headroomEv)) return 'black';
+  return headroomEv < 0 ? `over by ${(-headroomEv).toFixed(1)} EV` : `headroom ${formatEv(headroomEv)} EV`;
+}

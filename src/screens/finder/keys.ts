@@ -1,0 +1,49 @@
+// The whole desk by keyboard. Keys that an element with the focus uses itself never get here.
+import { useEffect } from 'react';
+import { nearestStep } from '../../core/units/ladders';
+import { camera } from '../../live/camera';
+import { cancelCapture, press } from '../../live/capture';
+import { LADDERS, useDesk, type FaderId } from '../../live/desk';
+
+const STEPS: Record<string, readonly [FaderId, 1 | -1]> = {
+  q: ['shutter', 1],
+  a: ['shutter', -1],
+  w: ['iso', 1],
+  s: ['iso', -1],
+  e: ['compensation', 1],
+  d: ['compensation', -1],
+};
+
+export const KEY_WORDS = 'Space release · L lock · M meter · O clip marks · H picture · 0 all automatic';
+
+export function useDeskKeys(active: boolean): void {
+  useEffect(() => {
+    if (!active) return;
+    const onKey = (e: KeyboardEvent) => {
+      if (e.ctrlKey || e.metaKey || e.altKey) return;
+      const desk = useDesk.getState();
+      const key = e.key.toLowerCase();
+      const step = STEPS[key];
+      const onControl =
+        e.target instanceof HTMLElement &&
+        e.target.closest('button, a, [role=button], [role=switch], [role=link]');
+      if (step) {
+        const [fader, by] = step;
+        const { controls } = desk;
+        const exact = fader === 'compensation' ? controls.compensationEv : controls[fader].exact;
+        desk.set(fader, nearestStep(LADDERS[fader], exact) + by);
+      } else if (key === ' ' && !onControl) {
+        if (!e.repeat) void press(camera);
+      } else if (key === 'escape') cancelCapture();
+      else if (key === 'l') desk.toggleLock();
+      else if (key === 'm') desk.nextPattern();
+      else if (key === 'o') desk.toggleClipMarks();
+      else if (key === 'h') desk.toggleScope();
+      else if (key === '0') desk.setAllAutomatic();
+      else return;
+      e.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [active]);
+}

@@ -1,0 +1,179 @@
+// The release, the hexagon of an iris, and what stands beside it: last frame, lock, meter pattern, all automatic.
+import { useRouter } from 'expo-router';
+import { Image, Pressable, StyleSheet, View } from 'react-native';
+import Svg, { Circle, Polygon } from 'react-native-svg';
+import { patternOf } from '../../core/meter/read';
+import { useFramesLeft, useRoll, useThumbnail } from '../../library/roll';
+import { camera } from '../../live/camera';
+import { cancelCapture, press } from '../../live/capture';
+import { useDesk, type CaptureState } from '../../live/desk';
+import { Button } from '../../ui/button';
+import { colour, radius, space } from '../../ui/theme';
+import { Words } from '../../ui/words';
+
+export function ReleaseRow() {
+  const capture = useDesk((d) => d.capture);
+  const pattern = useDesk((d) => d.pattern);
+  const locked = useDesk((d) => d.lockedEv100 !== null);
+  const { toggleLock, nextPattern, setAllAutomatic } = useDesk.getState();
+  return (
+    <View>
+      <CaptureLine capture={capture} />
+      <View style={styles.row}>
+        <LastFrame />
+        <Button
+          label={locked ? 'Locked' : 'Lock'}
+          name={locked ? 'Locked: exposure is held (L)' : 'Lock exposure (L)'}
+          on={locked}
+          onPress={toggleLock}
+          style={styles.side}
+          testID="lock"
+        />
+        <Release />
+        <Button
+          label={patternOf(pattern).name}
+          name={`${patternOf(pattern).name} meter: next pattern (M)`}
+          onPress={nextPattern}
+          style={styles.side}
+          testID="pattern"
+        />
+        <Button
+          label="Auto"
+          name="Auto: everything automatic (0)"
+          onPress={setAllAutomatic}
+          style={styles.auto}
+          testID="all-auto"
+        />
+      </View>
+    </View>
+  );
+}
+
+const SIZE = 72;
+
+function Release() {
+  const busy = useDesk((d) => d.capture.kind === 'busy');
+  const live = useDesk((d) => d.camera.kind === 'live');
+  const { data: left } = useFramesLeft(camera.profile.typicalFrameBytes);
+  const full = left === 0;
+  return (
+    <Pressable
+      role="button"
+      aria-label={busy ? 'Cancel the capture' : full ? 'Release: the store is full' : 'Release'}
+      aria-disabled={!live}
+      disabled={!live}
+      onPress={() => (busy ? cancelCapture() : void press(camera))}
+      style={({ pressed }) => [styles.release, pressed && styles.pressed]}
+      testID="release"
+    >
+      <Svg width={SIZE} height={SIZE} viewBox="0 0 72 72" aria-hidden>
+        <Polygon points={hexagon(35)} fill={full ? colour.warn : colour.text} />
+        <Polygon points={hexagon(27)} fill="none" stroke={colour.page} strokeWidth={2.5} />
+        {busy && <Circle cx={36} cy={36} r={11} fill={colour.accent} />}
+      </Svg>
+    </Pressable>
+  );
+}
+
+function hexagon(r: number): string {
+  return Array.from({ length: 6 }, (_, i) => {
+    const a = (Math.PI / 3) * i + Math.PI / 6;
+    return `${(36 + r * Math.cos(a)).toFixed(2)},${(36 + r * Math.sin(a)).toFixed(2)}`;
+  }).join(' ');
+}
+
+function LastFrame() {
+  const router = useRouter();
+  const { data } = useRoll();
+  const last = data?.frames[0];
+  return (
+    <Pressable
+      role="link"
+      aria-label={last ? `Sheet, ${data.frames.length} frames` : 'Sheet, no frames yet'}
+      onPress={() => router.push('/sheet')}
+      style={styles.last}
+      testID="open-sheet"
+    >
+      {last ? <LastThumbnail id={last.id} /> : <Words kind="label">Sheet</Words>}
+    </Pressable>
+  );
+}
+
+function LastThumbnail({ id }: { id: string }) {
+  const { data } = useThumbnail(id);
+  return data ? (
+    <Image source={{ uri: data }} style={styles.thumb} aria-hidden />
+  ) : (
+    <Words kind="label">Sheet</Words>
+  );
+}
+
+const STAGE_WORDS = {
+  expose: 'Exposing',
+  picture: 'Developing the preview',
+  encode: 'Writing the DNG',
+  store: 'Storing',
+  verify: 'Reading back',
+} as const;
+
+/** Progress and failure of a capture, over the row. */
+function CaptureLine({ capture }: { capture: CaptureState }) {
+  const router = useRouter();
+  const setCapture = useDesk((d) => d.setCapture);
+  if (capture.kind === 'idle') return null;
+  if (capture.kind === 'busy') {
+    return (
+      <View style={styles.line} role="status" testID="capture-busy">
+        <Words kind="label">{STAGE_WORDS[capture.stage]}…</Words>
+        <View style={styles.bar}>
+          <View style={[styles.done, { width: `${Math.round(capture.share * 100)}%` }]} />
+        </View>
+      </View>
+    );
+  }
+  return (
+    <View style={styles.line} role="alert" testID="capture-failed">
+      <Words kind="label" style={styles.failed}>
+        {capture.message}
+      </Words>
+      <Button label="Sheet" kind="quiet" onPress={() => router.push('/sheet')} />
+      <Button label="Dismiss" kind="quiet" onPress={() => setCapture({ kind: 'idle' })} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space.half },
+  release: { width: SIZE, height: SIZE, borderRadius: SIZE / 2 },
+  pressed: { transform: [{ scale: 0.94 }] },
+  side: { width: 84, paddingHorizontal: 4 },
+  auto: { width: 56, paddingHorizontal: 4 },
+  last: {
+    width: 56,
+    height: 56,
+    borderRadius: radius,
+    backgroundColor: colour.raised,
+    overflow: 'hidden',
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  thumb: { width: 56, height: 56 },
+  line: {
+    position: 'absolute',
+    left: 0,
+    right: 0,
+    bottom: '100%',
+    marginBottom: 4,
+    minHeight: 44,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.one,
+    backgroundColor: colour.raised,
+    borderRadius: radius,
+    paddingHorizontal: 12,
+    zIndex: 5,
+  },
+  bar: { flex: 1, height: 6, borderRadius: 3, backgroundColor: colour.line, overflow: 'hidden' },
+  done: { height: 6, backgroundColor: colour.accent },
+  failed: { flex: 1, color: colour.warn },
+});

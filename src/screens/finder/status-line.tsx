@@ -1,0 +1,85 @@
+// State at a glance: lens, format, meter, frames left, battery.
+import { useEffect, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { patternOf } from '../../core/meter/read';
+import { useFramesLeft } from '../../library/roll';
+import { camera } from '../../live/camera';
+import { useDesk } from '../../live/desk';
+import { colour, space } from '../../ui/theme';
+import { Words } from '../../ui/words';
+
+export function StatusLine() {
+  const pattern = useDesk((d) => d.pattern);
+  const kelvin = useDesk((d) => d.report?.colour.kelvin ?? null);
+  const { data: left } = useFramesLeft(camera.profile.typicalFrameBytes);
+  const battery = useBattery();
+  const items = [
+    camera.profile.lensName,
+    `DNG ${camera.profile.megapixels} MP`,
+    patternOf(pattern).name,
+    kelvin === null ? null : `${kelvin} K auto`,
+    left === null || left === undefined
+      ? null
+      : left === 0
+        ? 'store full'
+        : `${left.toLocaleString('en').replaceAll(',', ' ')} left`,
+    battery === null ? null : `${Math.round(battery * 100)} %`,
+  ].filter((item) => item !== null);
+  return (
+    <View style={styles.line} testID="status">
+      {items.map((item) => (
+        <Words
+          key={item}
+          kind="label"
+          style={[styles.item, item === 'store full' && styles.full]}
+          numberOfLines={1}
+        >
+          {item}
+        </Words>
+      ))}
+    </View>
+  );
+}
+
+interface Battery extends EventTarget {
+  readonly level: number;
+}
+
+/** Charge 0 … 1, or null where the browser does not tell. */
+function useBattery(): number | null {
+  const [level, setLevel] = useState<number | null>(null);
+  useEffect(() => {
+    const get = (navigator as Navigator & { getBattery?: () => Promise<Battery> }).getBattery;
+    if (!get) return;
+    let battery: Battery | undefined;
+    let gone = false;
+    const update = () => setLevel(battery?.level ?? null);
+    get.call(navigator).then(
+      (found) => {
+        if (gone) return;
+        battery = found;
+        battery.addEventListener('levelchange', update);
+        update();
+      },
+      () => undefined,
+    );
+    return () => {
+      gone = true;
+      battery?.removeEventListener('levelchange', update);
+    };
+  }, []);
+  return level;
+}
+
+const styles = StyleSheet.create({
+  line: {
+    height: 32,
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    paddingHorizontal: space.half,
+    gap: space.one,
+  },
+  item: { color: colour.quiet, flexShrink: 1 },
+  full: { color: colour.warn },
+});

@@ -1,0 +1,126 @@
+// The stopline on the main screen: raw by stops, dragged sideways to change exposure; a tap swaps in the picture.
+import { useRef, useState } from 'react';
+import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
+import { carrierOf } from '../../core/exposure/automatic';
+import { nearestStep } from '../../core/units/ladders';
+import { LADDERS, useDesk } from '../../live/desk';
+import { colour, radius, space } from '../../ui/theme';
+import { useDrag } from '../../ui/use-drag';
+import { Words } from '../../ui/words';
+import { headroomWords, percentWords, valueWords } from './format';
+import { PictureDrawing, ScopeBox, StoplineDrawing } from './scopes';
+import { evPerPixel } from './stopline-path';
+
+export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'picture' }) {
+  const ref = useRef<View>(null);
+  const report = useDesk((d) => d.report);
+  const controls = useDesk((d) => d.controls);
+  const [width, setWidth] = useState(0);
+  const [dragging, setDragging] = useState(false);
+  const start = useRef(0);
+  const carrier = carrierOf(controls);
+  const carried = carrier === 'shutter' ? controls.shutter.exact : controls.compensationEv;
+  const index = nearestStep(LADDERS[carrier], carried);
+  const { nudge, toggleScope } = useDesk.getState();
+  useDrag(ref, {
+    onStart: () => {
+      start.current = index;
+      setDragging(true);
+    },
+    onMove: (dx) => {
+      const wanted = start.current + Math.round(dx * evPerPixel(width) * 3);
+      const now = useDesk.getState().controls;
+      const at = nearestStep(
+        LADDERS[carrier],
+        carrier === 'shutter' ? now.shutter.exact : now.compensationEv,
+      );
+      if (wanted !== at) nudge(wanted - at);
+    },
+    onEnd: () => setDragging(false),
+    onTap: () => toggleScope(),
+    onKey: (key) => {
+      if (key === 'ArrowRight' || key === 'ArrowUp') nudge(1);
+      else if (key === 'ArrowLeft' || key === 'ArrowDown') nudge(-1);
+      else if (key === 'Enter') toggleScope();
+      else return false;
+      return true;
+    },
+  });
+  const carrying = `${carrier === 'shutter' ? 'Shutter' : 'Compensation'} ${valueWords(carrier, carried)}`;
+  const clipped = report ? percentWords(report.clippedOfFrame) : '–';
+  const room = report ? headroomWords(report.headroomEv) : '';
+  return (
+    <View
+      ref={ref}
+      role="slider"
+      tabIndex={0}
+      aria-label="Stopline"
+      aria-valuemin={0}
+      aria-valuemax={LADDERS[carrier].length - 1}
+      aria-valuenow={index}
+      aria-valuetext={`Raw: ${clipped} clipped, ${room}. Exposure through ${carrying}`}
+      testID={`stopline-${scope}`}
+      style={styles.frame}
+      onLayout={(e: LayoutChangeEvent) => setWidth(e.nativeEvent.layout.width - 2 * space.one)}
+    >
+      <View style={styles.head}>
+        <Words kind="label" style={styles.name}>
+          {scope === 'raw' ? 'Raw' : 'Picture'}
+        </Words>
+        {dragging ? (
+          <Words kind="label" style={styles.carrying}>
+            {carrying}
+          </Words>
+        ) : scope === 'raw' ? (
+          <Words kind="label" quiet>
+            clipped{' '}
+            <Words
+              kind="label"
+              testID="clip-share"
+              style={report && report.clippedOfFrame > 0.001 && styles.clip}
+            >
+              {clipped}
+            </Words>
+            {' · '}
+            <Words kind="label" testID="headroom">
+              {room}
+            </Words>
+          </Words>
+        ) : (
+          <Words kind="label" quiet>
+            developed, code values
+          </Words>
+        )}
+      </View>
+      {report && width > 0 && (
+        <ScopeBox height={height - 24}>
+          {scope === 'raw' ? (
+            <StoplineDrawing
+              data={report.stopline}
+              floorEv={report.floorEv}
+              midGreyEv={report.midGreyEv}
+              width={width}
+              height={height - 24}
+            />
+          ) : (
+            report.picture && <PictureDrawing data={report.picture} width={width} height={height - 24} />
+          )}
+        </ScopeBox>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  frame: {
+    backgroundColor: colour.panel,
+    borderRadius: radius,
+    paddingHorizontal: space.one,
+    paddingTop: 4,
+    cursor: 'ew-resize' as 'pointer',
+  },
+  head: { height: 20, flexDirection: 'row', justifyContent: 'space-between' },
+  name: { color: colour.text },
+  clip: { color: colour.clip },
+  carrying: { color: colour.accent },
+});

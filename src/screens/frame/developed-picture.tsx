@@ -1,0 +1,179 @@
+// The developed picture of an opened frame: whole, or one picture pixel a screen pixel with pan. Pixels are developed in
+// the darkroom's worker and arrive as bitmaps; until then the thumbnail stands in.
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { Image, StyleSheet, View } from 'react-native';
+import type { FrameRecord } from '../../core/frame/record';
+import type { PictureHistogram } from '../../core/scopes/picture-histogram';
+import { darkroom } from '../../camera/darkroom';
+import { useThumbnail } from '../../library/roll';
+import { Button } from '../../ui/button';
+import { colour, space } from '../../ui/theme';
+import { useDrag } from '../../ui/use-drag';
+import { Words } from '../../ui/words';
+
+interface Props {
+  readonly record: FrameRecord;
+  readonly open: boolean;
+  readonly width: number;
+  readonly height: number;
+  readonly onHistogram: (histogram: PictureHistogram) => void;
+}
+
+export function DevelopedPicture({ record, open, width, height, onHistogram }: Props) {
+  const [full, setFull] = useState(false);
+  const [centre, setCentre] = useState({ x: record.width / 2, y: record.height / 2 });
+  const [ready, setReady] = useState<'fit' | 'full' | null>(null);
+  const [failed, setFailed] = useState<string | null>(null);
+  const host = useRef<View>(null);
+  const canvas = useRef<HTMLCanvasElement | null>(null);
+  const from = useRef(centre);
+  const { data: thumbnail } = useThumbnail(record.id);
+  const ratio = typeof devicePixelRatio === 'number' ? devicePixelRatio : 1;
+
+  useEffect(() => {
+    const element = host.current as unknown as HTMLElement | null;
+    if (!element) return;
+    const made = document.createElement('canvas');
+    Object.assign(made.style, {
+      position: 'absolute',
+      left: '50%',
+      top: '50%',
+      transform: 'translate(-50%,-50%)',
+    });
+    element.appendChild(made);
+    canvas.current = made;
+    return () => made.remove();
+  }, []);
+
+  const show = useCallback(
+    (bitmap: ImageBitmap) => {
+      const target = canvas.current;
+      if (!target) return bitmap.close();
+      target.width = bitmap.width;
+      target.height = bitmap.height;
+      Object.assign(target.style, {
+        width: `${bitmap.width / ratio}px`,
+        height: `${bitmap.height / ratio}px`,
+      });
+      target.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
+    },
+    [ratio],
+  );
+
+  // One request at a time; the newest place wins.
+  const wanted = useRef(0);
+  useEffect(() => {
+    if (!open || width <= 0 || height <= 0) return;
+    const ticket = ++wanted.current;
+    const fail = (error: unknown) => setFailed(error instanceof Error ? error.message : String(error));
+    if (!full) {
+      darkroom()
+        .fit(record.id, Math.round(width * ratio), Math.round(height * ratio))
+        .then(({ bitmap, histogram }) => {
+          onHistogram(histogram);
+          if (ticket !== wanted.current) return bitmap.close();
+          show(bitmap);
+          setReady('fit');
+        }, fail);
+      return;
+    }
+    const w = Math.min(record.width, Math.round(width * ratio));
+    const h = Math.min(record.height, Math.round(height * ratio));
+    const region = {
+      x: hold(centre.x - w / 2, record.width - w),
+      y: hold(centre.y - h / 2, record.height - h),
+      width: w,
+      height: h,
+    };
+    const request = requestAnimationFrame(() => {
+      darkroom()
+        .region(record.id, region)
+        .then((bitmap) => {
+          if (ticket !== wanted.current) return bitmap.close();
+          show(bitmap);
+          setReady('full');
+        }, fail);
+    });
+    return () => cancelAnimationFrame(request);
+  }, [open, full, centre, width, height, ratio, record, show, onHistogram]);
+
+  const pan = (x: number, y: number) => {
+    const [w, h] = [width * ratio, height * ratio];
+    setCentre({ x: within(x, w / 2, record.width - w / 2), y: within(y, h / 2, record.height - h / 2) });
+  };
+  useDrag(host, {
+    onStart: () => {
+      from.current = centre;
+    },
+    onMove: (dx, dy) => full && pan(from.current.x - dx * ratio, from.current.y - dy * ratio),
+    onTap: (x, y) => {
+      if (!full) pan(x * record.width, y * record.height);
+      setFull(!full);
+    },
+    onKey: (key) => {
+      const step = PAN_KEYS[key];
+      if (key === 'Enter' || key === ' ') setFull(!full);
+      else if (step && full) pan(centre.x + step[0] * 120, centre.y + step[1] * 120);
+      else return false;
+      return true;
+    },
+  });
+  return (
+    <View style={[styles.frame, { width, height }]}>
+      {thumbnail && ready === null && (
+        <Image source={{ uri: thumbnail }} style={styles.image} resizeMode="contain" aria-hidden />
+      )}
+      <View
+        ref={host}
+        role="img"
+        tabIndex={0}
+        aria-label={`Developed picture, ${full ? '100 percent; arrow keys pan' : 'fitted'}`}
+        style={StyleSheet.absoluteFill}
+        testID={ready ? `picture-${ready}` : 'picture-loading'}
+      />
+      <View style={styles.zoom}>
+        <Button label="Fit" on={!full} onPress={() => setFull(false)} testID="fit" />
+        <Button label="100 %" on={full} onPress={() => setFull(true)} testID="full" />
+        {ready === null && (
+          <Words kind="label" style={styles.note}>
+            Opening the raw file…
+          </Words>
+        )}
+        {failed && (
+          <Words kind="label" style={styles.note}>
+            {failed}
+          </Words>
+        )}
+      </View>
+    </View>
+  );
+}
+
+const PAN_KEYS: Record<string, readonly [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+function hold(start: number, last: number): number {
+  return Math.max(0, Math.min(last, Math.round(start)));
+}
+
+function within(value: number, low: number, high: number): number {
+  return low > high ? (low + high) / 2 : Math.min(high, Math.max(low, value));
+}
+
+const styles = StyleSheet.create({
+  frame: { backgroundColor: '#101112', overflow: 'hidden' },
+  image: { position: 'absolute', width: '100%', height: '100%' },
+  zoom: {
+    position: 'absolute',
+    left: space.one,
+    bottom: space.one,
+    flexDirection: 'row',
+    gap: space.one,
+    alignItems: 'center',
+  },
+  note: { backgroundColor: colour.chip, paddingHorizontal: 10, paddingVertical: 6, borderRadius: 8 },
+});

@@ -1,0 +1,267 @@
+// One frame: the developed picture (fit, or 100 % with pan), raw and picture histograms, what clips, all capture data.
+import { useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import type { OpenedFile } from '../../workers/darkroom.worker';
+import type { FrameRecord } from '../../core/frame/record';
+import type { PictureHistogram } from '../../core/scopes/picture-histogram';
+import { formatEv, formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../../core/units/ladders';
+import { ev100OfSettings } from '../../core/light/apex';
+import { fileName } from '../../library/file-name';
+import { useRoll } from '../../library/roll';
+import { darkroom } from '../../camera/darkroom';
+import { Button } from '../../ui/button';
+import { colour, radius, space } from '../../ui/theme';
+import { Words } from '../../ui/words';
+import { percentWords } from '../finder/format';
+import { PictureDrawing, ScopeBox, StoplineDrawing } from '../finder/scopes';
+import { useDeleteWithUndo } from '../sheet/sheet-screen';
+import { DevelopedPicture } from './developed-picture';
+
+type Opening = { kind: 'opening' } | { kind: 'open'; file: OpenedFile } | { kind: 'failed'; message: string };
+
+export function FrameScreen({ id }: { id: string }) {
+  const router = useRouter();
+  const { data, isPending } = useRoll();
+  const record = data?.frames.find((f) => f.id === id);
+  if (!record) {
+    return (
+      <View style={[styles.page, styles.middle]} role="main" aria-label="Frame">
+        <Words quiet>{isPending ? 'Reading the roll…' : 'This frame is not in the roll.'}</Words>
+        {!isPending && (
+          <Button label="To the sheet" kind="primary" onPress={() => router.replace('/sheet')} />
+        )}
+      </View>
+    );
+  }
+  return <OpenFrame key={record.id} record={record} />;
+}
+
+function OpenFrame({ record }: { record: FrameRecord }) {
+  const router = useRouter();
+  const { width, height } = useWindowDimensions();
+  const wide = width > height && width >= 700;
+  const [opening, setOpening] = useState<Opening>({ kind: 'opening' });
+  const [picture, setPicture] = useState<PictureHistogram | null>(null);
+  const remove = useDeleteWithUndo();
+  useEffect(() => {
+    let gone = false;
+    darkroom()
+      .open(record.id, record.place)
+      .then(
+        (file) => !gone && setOpening({ kind: 'open', file }),
+        (error: unknown) =>
+          !gone &&
+          setOpening({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }),
+      );
+    return () => {
+      gone = true;
+    };
+  }, [record]);
+  const file = opening.kind === 'open' ? opening.file : null;
+  const viewWidth = wide ? width - 420 : width;
+  const viewHeight = wide ? height - 60 : Math.min(height * 0.6, (width * 4) / 3);
+  const scopeWidth = (wide ? 420 : width) - 4 * space.one;
+  return (
+    <View style={styles.page} role="main" aria-label="Frame">
+      <View style={styles.head}>
+        <Button label="Sheet" onPress={() => router.navigate('/sheet')} testID="to-sheet" />
+        <View style={styles.actions}>
+          <Download record={record} ready={file !== null} />
+          <Button
+            label="Delete"
+            onPress={() => remove(record.id, () => router.navigate('/sheet'))}
+            testID="delete"
+          />
+        </View>
+      </View>
+      <View style={wide ? styles.wide : styles.phone}>
+        <View style={{ width: viewWidth, height: viewHeight }}>
+          {opening.kind === 'failed' ? (
+            <View style={styles.middle} role="alert">
+              <Words style={styles.warn}>{opening.message}</Words>
+              <Words quiet>The file can still be downloaded and looked at elsewhere.</Words>
+            </View>
+          ) : (
+            <DevelopedPicture
+              record={record}
+              open={file !== null}
+              width={viewWidth}
+              height={viewHeight}
+              onHistogram={setPicture}
+            />
+          )}
+        </View>
+        <ScrollView style={styles.side} contentContainerStyle={styles.sideContent} tabIndex={0}>
+          {file && (
+            <Panel title="Raw" words={rawWords(record)}>
+              <ScopeBox height={110}>
+                <StoplineDrawing
+                  data={file.stopline}
+                  floorEv={floorEvOf(file)}
+                  midGreyEv={Math.log2(0.18) - (file.check.metadata.baselineExposureEv ?? 0)}
+                  width={scopeWidth}
+                  height={110}
+                />
+              </ScopeBox>
+              <ClippedTable record={record} file={file} />
+            </Panel>
+          )}
+          {picture && (
+            <Panel title="Picture" words="developed, code values">
+              <ScopeBox height={90}>
+                <PictureDrawing data={picture} width={scopeWidth} height={90} />
+              </ScopeBox>
+            </Panel>
+          )}
+          <CaptureData record={record} />
+        </ScrollView>
+      </View>
+    </View>
+  );
+}
+
+function Panel({ title, words, children }: { title: string; words: string; children: React.ReactNode }) {
+  return (
+    <View style={styles.panel}>
+      <View style={styles.panelHead}>
+        <Words kind="label">{title}</Words>
+        <Words kind="label" quiet>
+          {words}
+        </Words>
+      </View>
+      {children}
+    </View>
+  );
+}
+
+function rawWords({ result }: FrameRecord): string {
+  const room = result.headroomEv;
+  return room === null
+    ? 'black everywhere'
+    : room === 0
+      ? 'no headroom left'
+      : `headroom ${formatEv(room)} EV`;
+}
+
+function floorEvOf({ check }: OpenedFile): number {
+  const [s, o] = check.metadata.noiseProfile ?? [0, 0];
+  return Math.log2(((s ?? 0) + Math.sqrt((s ?? 0) ** 2 + 4 * (o ?? 0))) / 2 || 1e-4);
+}
+
+function ClippedTable({ record, file }: { record: FrameRecord; file: OpenedFile }) {
+  return (
+    <View testID="clipped-table">
+      <Row cells={['', 'clipped', 'forecast', 'below floor']} quiet />
+      {file.check.channels.map((channel, i) => (
+        <Row
+          key={channel.name}
+          cells={[
+            channel.name,
+            percentWords(channel.clippedShare),
+            percentWords(record.forecast.channels[i]?.clippedShare ?? 0),
+            percentWords(channel.belowFloorShare),
+          ]}
+        />
+      ))}
+    </View>
+  );
+}
+
+function Row({ cells, quiet }: { cells: readonly string[]; quiet?: boolean }) {
+  return (
+    <View style={styles.tableRow}>
+      {cells.map((cell, i) => (
+        <Words key={i} kind="label" quiet={quiet} style={[styles.cell, i === 0 && styles.firstCell]}>
+          {cell}
+        </Words>
+      ))}
+    </View>
+  );
+}
+
+const PATTERN_WORDS = { evaluative: 'Evaluative', centre: 'Centre-weighted', spot: 'Spot' } as const;
+
+function CaptureData({ record }: { record: FrameRecord }) {
+  const local = new Date(record.timeMs + record.offsetMinutes * 60000).toISOString();
+  const by = (auto: boolean) => (auto ? 'automatic' : 'by hand');
+  const rows: [string, string][] = [
+    ['Shutter', `${stepOf(SHUTTER_LADDER, record.shutterS).label}, ${by(record.shutterAuto)}`],
+    ['ISO', `${stepOf(ISO_LADDER, record.iso).label}, ${by(record.isoAuto)}`],
+    ['Aperture', `f/${record.apertureN}`],
+    ['Compensation', `${formatThirds(record.compensationEv)} EV`],
+    ['EV at ISO 100', ev100OfSettings(record.apertureN, record.shutterS, record.iso).toFixed(1)],
+    ['Meter', PATTERN_WORDS[record.pattern]],
+    ['White', `${record.kelvin} K, automatic`],
+    ['Lens', record.lens],
+    ['Camera', record.camera],
+    ['Scene', `${record.scene}, seed ${record.seed}`],
+    ['Taken', `${local.slice(0, 10)} ${local.slice(11, 19)}`],
+    ['Size', `${record.width} × ${record.height}, ${(record.bytes / 1e6).toFixed(1)} MB DNG`],
+  ];
+  return (
+    <View style={styles.panel} testID="capture-data">
+      {rows.map(([name, value]) => (
+        <View key={name} style={styles.dataRow}>
+          <Words kind="body" quiet style={styles.dataName}>
+            {name}
+          </Words>
+          <Words kind="body" style={styles.dataValue}>
+            {value}
+          </Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function Download({ record, ready }: { record: FrameRecord; ready: boolean }) {
+  const [state, setState] = useState<'idle' | 'busy' | 'failed'>('idle');
+  const download = async () => {
+    setState('busy');
+    try {
+      const bytes = await darkroom().file(record.id, record.place);
+      const url = URL.createObjectURL(
+        new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/x-adobe-dng' }),
+      );
+      const link = document.createElement('a');
+      link.href = url;
+      link.download = fileName(record);
+      link.click();
+      setTimeout(() => URL.revokeObjectURL(url), 60_000);
+      setState('idle');
+    } catch {
+      setState('failed');
+    }
+  };
+  const label = state === 'busy' ? 'Preparing…' : state === 'failed' ? 'Failed: again' : 'Download DNG';
+  return (
+    <Button
+      label={label}
+      kind="primary"
+      onPress={() => void download()}
+      disabled={state === 'busy'}
+      testID={ready ? 'download' : 'download-early'}
+    />
+  );
+}
+
+const styles = StyleSheet.create({
+  page: { flex: 1, backgroundColor: colour.page },
+  middle: { flex: 1, alignItems: 'center', justifyContent: 'center', gap: space.two, padding: space.three },
+  head: { flexDirection: 'row', justifyContent: 'space-between', padding: space.one },
+  actions: { flexDirection: 'row', gap: space.one },
+  phone: { flex: 1 },
+  wide: { flex: 1, flexDirection: 'row' },
+  side: { flex: 1 },
+  sideContent: { padding: space.one, gap: space.one },
+  warn: { color: colour.warn, textAlign: 'center' },
+  panel: { backgroundColor: colour.panel, borderRadius: radius, padding: space.one },
+  panelHead: { flexDirection: 'row', justifyContent: 'space-between', marginBottom: 4 },
+  tableRow: { flexDirection: 'row', paddingVertical: 3 },
+  cell: { flex: 1, textAlign: 'right' },
+  firstCell: { flex: 0, width: 32, textAlign: 'left' },
+  dataRow: { flexDirection: 'row', paddingVertical: 3 },
+  dataName: { width: 124 },
+  dataValue: { flex: 1 },
+});

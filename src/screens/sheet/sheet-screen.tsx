@@ -1,0 +1,206 @@
+// The contact sheet: the roll's frames, newest first. Only the rows near the view are drawn, so a long roll opens at once.
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useRouter } from 'expo-router';
+import { useEffect, useRef, useState } from 'react';
+import { Image, Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
+import type { FrameRecord } from '../../core/frame/record';
+import { formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../../core/units/ladders';
+import { emptyTrash, useDelete, useRestore, useRoll, useThumbnail } from '../../library/roll';
+import { useUndo } from '../../live/undo';
+import { Button } from '../../ui/button';
+import { colour, radius, space } from '../../ui/theme';
+import { Words } from '../../ui/words';
+
+const CAPTION = 40;
+
+export function SheetScreen() {
+  const router = useRouter();
+  const { data, error, isPending, refetch } = useRoll();
+  const frames = data?.frames ?? [];
+  return (
+    <View style={styles.page} role="main" aria-label="Sheet">
+      <View style={styles.head}>
+        <Button label="Finder" onPress={() => router.navigate('/')} testID="to-finder" />
+        <View role="heading" aria-level={1}>
+          <Words kind="title">
+            {isPending ? 'Roll' : `Roll · ${frames.length} ${frames.length === 1 ? 'frame' : 'frames'}`}
+          </Words>
+        </View>
+      </View>
+      {isPending && (
+        <Words quiet style={styles.note}>
+          Reading the roll…
+        </Words>
+      )}
+      {error && (
+        <View style={styles.note} role="alert">
+          <Words style={styles.warn}>The roll could not be read: {error.message}</Words>
+          <Button label="Try again" onPress={() => void refetch()} />
+        </View>
+      )}
+      {data && data.unreadable.length > 0 && (
+        <Words style={[styles.note, styles.warn]}>
+          {data.unreadable.length} {data.unreadable.length === 1 ? 'record' : 'records'} could not be read and
+          stay set aside.
+        </Words>
+      )}
+      {data && frames.length === 0 && (
+        <View style={styles.empty}>
+          <Words kind="title">No frames yet</Words>
+          <Words quiet>Press the hexagon in the finder; what you take appears here.</Words>
+          <Button label="To the finder" kind="primary" onPress={() => router.navigate('/')} />
+        </View>
+      )}
+      {frames.length > 0 && <Grid frames={frames} />}
+      <UndoBar />
+    </View>
+  );
+}
+
+function Grid({ frames }: { frames: readonly FrameRecord[] }) {
+  const { width } = useWindowDimensions();
+  const scroll = useRef<View>(null);
+  const columns = Math.max(2, Math.floor(width / 210));
+  const cell = (width - space.one) / columns;
+  const rows = Math.ceil(frames.length / columns);
+  const rowHeight = Math.round(cell + CAPTION);
+  const virtual = useVirtualizer({
+    count: rows,
+    getScrollElement: () => scroll.current as unknown as HTMLElement | null,
+    estimateSize: () => rowHeight,
+    overscan: 6,
+  });
+  useEffect(() => virtual.measure(), [rowHeight, virtual]);
+  return (
+    <View ref={scroll} style={styles.scroll} tabIndex={0} testID="grid" aria-label="Frames" role="list">
+      <View style={{ height: virtual.getTotalSize() }} role="presentation">
+        {virtual.getVirtualItems().map((row) => (
+          <View
+            key={row.key}
+            role="presentation"
+            style={[styles.row, { height: rowHeight, transform: [{ translateY: row.start }] }]}
+          >
+            {frames.slice(row.index * columns, (row.index + 1) * columns).map((frame) => (
+              <Cell key={frame.id} frame={frame} size={cell} />
+            ))}
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+export function frameWords(frame: Pick<FrameRecord, 'shutterS' | 'iso' | 'compensationEv'>): string {
+  const base = `${stepOf(SHUTTER_LADDER, frame.shutterS).label} · ISO ${stepOf(ISO_LADDER, frame.iso).label}`;
+  return frame.compensationEv === 0 ? base : `${base} · ${formatThirds(frame.compensationEv)}`;
+}
+
+function Cell({ frame, size }: { frame: FrameRecord; size: number }) {
+  const router = useRouter();
+  const { data } = useThumbnail(frame.id);
+  const words = frameWords(frame);
+  return (
+    <View role="listitem" style={{ width: size, height: size + CAPTION }}>
+      <Pressable
+        role="link"
+        aria-label={`Frame ${words}`}
+        onPress={() => router.push({ pathname: '/frame/[id]', params: { id: frame.id } })}
+        style={styles.cell}
+        testID="sheet-frame"
+      >
+        <View style={styles.picture}>
+          {data && <Image source={{ uri: data }} style={styles.image} resizeMode="contain" aria-hidden />}
+        </View>
+        <Words kind="label" quiet numberOfLines={1} style={styles.caption}>
+          {words}
+        </Words>
+      </Pressable>
+    </View>
+  );
+}
+
+/** How long a deletion can be taken back before the room is given free. */
+const UNDO_MS = 8000;
+
+export function UndoBar() {
+  const deleted = useUndo((u) => u.deleted);
+  const clear = useUndo((u) => u.clear);
+  const restore = useRestore();
+  const [failed, setFailed] = useState(false);
+  useEffect(() => {
+    if (!deleted) return;
+    const timer = setTimeout(() => {
+      clear();
+      void emptyTrash();
+    }, UNDO_MS);
+    return () => clearTimeout(timer);
+  }, [deleted, clear]);
+  if (!deleted) return null;
+  return (
+    <View style={styles.undo} role="status" testID="undo-bar">
+      <Words>
+        {failed
+          ? 'Could not be restored'
+          : deleted.length === 1
+            ? 'Frame deleted'
+            : `${deleted.length} frames deleted`}
+      </Words>
+      <Button
+        label="Undo"
+        kind="primary"
+        onPress={() => restore.mutate(deleted, { onSuccess: clear, onError: () => setFailed(true) })}
+        testID="undo"
+      />
+    </View>
+  );
+}
+
+/** Deletes a frame and offers to take it back. */
+export function useDeleteWithUndo() {
+  const remove = useDelete();
+  const note = useUndo((u) => u.note);
+  return (id: string, then: () => void) =>
+    remove.mutate([id], {
+      onSuccess: () => {
+        note([id]);
+        then();
+      },
+    });
+}
+
+const styles = StyleSheet.create({
+  page: { flex: 1, backgroundColor: colour.page },
+  head: { flexDirection: 'row', alignItems: 'center', gap: space.two, padding: space.one },
+  note: { padding: space.two, gap: space.one },
+  warn: { color: colour.warn },
+  empty: { flex: 1, alignItems: 'center', justifyContent: 'center', gap: space.two, padding: space.three },
+  scroll: { flex: 1, overflow: 'scroll' },
+  row: {
+    position: 'absolute',
+    top: 0,
+    left: 0,
+    right: 0,
+    flexDirection: 'row',
+    paddingHorizontal: space.half,
+  },
+  cell: { flex: 1, padding: 4 },
+  picture: { flex: 1, backgroundColor: colour.panel, borderRadius: radius, overflow: 'hidden' },
+  image: { width: '100%', height: '100%' },
+  caption: { textAlign: 'center', paddingTop: 4, height: 24 },
+  undo: {
+    position: 'absolute',
+    left: space.two,
+    right: space.two,
+    bottom: space.two,
+    maxWidth: 480,
+    marginHorizontal: 'auto',
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    backgroundColor: colour.raised,
+    borderRadius: radius,
+    paddingLeft: space.two,
+    padding: space.one,
+    zIndex: 10,
+  },
+});

@@ -1,0 +1,82 @@
+// Pointer drags on one element: start, move, end, tap, double tap. The pointer is captured, so that a thumb may leave
+// the element; a second finger is ignored.
+import { useEffect, useRef, type RefObject } from 'react';
+import type { View } from 'react-native';
+
+export interface DragHandlers {
+  readonly onStart?: () => void;
+  /** Pixels from where the drag began. */
+  readonly onMove?: (dx: number, dy: number) => void;
+  readonly onEnd?: () => void;
+  /** Place in the element, shares of its width and height. */
+  readonly onTap?: (x: number, y: number) => void;
+  readonly onDoubleTap?: () => void;
+  readonly onKey?: (key: string) => boolean;
+}
+
+/** Movement below this is a tap. */
+const SLOP_PX = 5;
+const DOUBLE_TAP_MS = 320;
+
+export function useDrag(ref: RefObject<View | null>, handlers: DragHandlers): void {
+  const latest = useRef(handlers);
+  useEffect(() => {
+    latest.current = handlers;
+  });
+  useEffect(() => {
+    const element = ref.current as unknown as HTMLElement | null;
+    if (!element) return;
+    element.style.touchAction = 'none';
+    element.style.userSelect = 'none';
+    let active: { id: number; x: number; y: number; moved: boolean } | undefined;
+    let lastTap = -Infinity;
+    const down = (e: PointerEvent) => {
+      if (active || e.button !== 0) return;
+      active = { id: e.pointerId, x: e.clientX, y: e.clientY, moved: false };
+      element.setPointerCapture(e.pointerId);
+    };
+    const move = (e: PointerEvent) => {
+      if (!active || e.pointerId !== active.id) return;
+      const [dx, dy] = [e.clientX - active.x, e.clientY - active.y];
+      if (!active.moved) {
+        if (Math.hypot(dx, dy) < SLOP_PX) return;
+        active.moved = true;
+        latest.current.onStart?.();
+      }
+      latest.current.onMove?.(dx, dy);
+    };
+    const up = (e: PointerEvent) => {
+      if (!active || e.pointerId !== active.id) return;
+      const { moved } = active;
+      active = undefined;
+      if (moved) return latest.current.onEnd?.();
+      if (e.type === 'pointercancel') return;
+      if (e.timeStamp - lastTap < DOUBLE_TAP_MS && latest.current.onDoubleTap) {
+        lastTap = -Infinity;
+        return latest.current.onDoubleTap();
+      }
+      lastTap = e.timeStamp;
+      const box = element.getBoundingClientRect();
+      latest.current.onTap?.((e.clientX - box.left) / box.width, (e.clientY - box.top) / box.height);
+    };
+    const key = (e: KeyboardEvent) => {
+      if (e.ctrlKey || e.metaKey || e.altKey) return;
+      if (latest.current.onKey?.(e.key)) {
+        e.preventDefault();
+        e.stopPropagation();
+      }
+    };
+    element.addEventListener('pointerdown', down);
+    element.addEventListener('pointermove', move);
+    element.addEventListener('pointerup', up);
+    element.addEventListener('pointercancel', up);
+    element.addEventListener('keydown', key);
+    return () => {
+      element.removeEventListener('pointerdown', down);
+      element.removeEventListener('pointermove', move);
+      element.removeEventListener('pointerup', up);
+      element.removeEventListener('pointercancel', up);
+      element.removeEventListener('keydown', key);
+    };
+  }, [ref]);
+}

@@ -1,0 +1,79 @@
+// Starts the server on a free port and Chromium on a fresh profile; pages of a phone's size or of a wide screen.
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import { buildServer, defaultFolders, type ServerOptions } from '../../server/main';
+
+const FLAGS = [
+  ...['--no-sandbox', '--disable-gpu', '--enable-unsafe-swiftshader', '--disable-quic', '--no-first-run'],
+  ...['--disable-background-networking', '--disable-component-update', '--disable-sync'],
+];
+
+export interface Stage {
+  readonly origin: string;
+  readonly browser: Browser;
+  phone(): Promise<Page>;
+  wide(): Promise<Page>;
+  close(): Promise<void>;
+}
+
+export async function openStage(folders: Partial<ServerOptions> = {}): Promise<Stage> {
+  const server = await buildServer({ ...defaultFolders, ...folders });
+  const origin = await server.listen({ port: 0, host: '127.0.0.1' });
+  const profile = mkdtempSync(join(tmpdir(), 'velmo-e2e-'));
+  const browser = await puppeteer.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: FLAGS,
+    userDataDir: profile,
+  });
+  const open = async (viewport: Parameters<Page['setViewport']>[0]) => {
+    const page = await browser.newPage();
+    await page.setViewport(viewport);
+    return page;
+  };
+  return {
+    origin,
+    browser,
+    phone: () => open({ width: 390, height: 844, deviceScaleFactor: 2, isMobile: true, hasTouch: true }),
+    wide: () => open({ width: 1280, height: 800 }),
+    close: async () => {
+      await browser.close();
+      await server.close();
+      rmSync(profile, { recursive: true, force: true });
+    },
+  };
+}
+
+export const byId = (id: string) => `[data-testid="${id}"]`;
+
+/** Waits until the finder has drawn. */
+export async function live(page: Page): Promise<void> {
+  await page.waitForSelector(byId('reading'), { timeout: 30_000 });
+}
+
+/** Words of an element. */
+export async function words(page: Page, id: string): Promise<string> {
+  return page.$eval(byId(id), (e) => e.textContent ?? '');
+}
+
+/** Waits until an element's words pass a test. */
+export async function wordsBecome(page: Page, id: string, pattern: RegExp): Promise<string> {
+  await page.waitForFunction(
+    (selector: string, source: string) => new RegExp(source).test(document.querySelector(selector)?.textContent ?? ''),
+    { timeout: 20_000 },
+    byId(id),
+    pattern.source,
+  );
+  return words(page, id);
+}
+
+/** Drags with one finger (phone) from the middle of an element. */
+export async function touchDrag(page: Page, id: string, dx: number, dy: number): Promise<void> {
+  const box = await (await page.waitForSelector(byId(id)))?.boundingBox();
+  if (!box) throw new Error(`${id} is not on the screen`);
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const touch = await page.touchscreen.touchStart(x, y);
+  for (let i = 1; i <= 8; i++) await touch.move(x + (dx * i) / 8, y + (dy * i) / 8);
+  await touch.end();
+}
