@@ -1,0 +1,14 @@
+// Three kinds of checks: units beside the code, references against the outside world, and the built app in a browser.
+const node = {
+  testEnvironment: 'node',
+  transform: { '\\.[jt]sx?$': ['babel-jest', { presets: ['babel-preset-expo'] }] },
+  transformIgnorePatterns: ['/node_modules/(?!(fast-png|iobuffer|@react-native-async-storage|idb)/)'],
+};
+
+module.exports = {
+  projects: [
+    { ...node, displayName: 'units', testMatch: ['<rootDir>/{src,cli,server,tools,bench}/**/*.test.ts'] },
+    { ...node, displayName: 'reference', testMatch: ['<rootDir>/tests/reference/**/*.test.ts'] },
+    { ...node, displayName: 'e2e', testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'] },
+  ],
+};
