@@ -1,7 +1,12 @@
 // Three kinds of checks: units beside the code, references against the outside world, and the built app in a browser.
 const node = {
   testEnvironment: 'node',
-  transform: { '\\.[jt]sx?$': ['babel-jest', { presets: ['babel-preset-expo'] }] },
+  transform: {
+    '\\.[jt]sx?$': [
+      'babel-jest',
+      { presets: ['babel-preset-expo'], plugins: ['@babel/plugin-transform-dynamic-import'] },
+    ],
+  },
   transformIgnorePatterns: ['/node_modules/(?!(fast-png|iobuffer|@react-native-async-storage|idb)/)'],
 };
 

@@ -8,25 +8,37 @@ import { root, run } from './install.mjs';
 const cache = join(root, '.cache');
 
 export function buildAll() {
-  step('app', ['app', 'src', 'public', 'app.json', 'babel.config.js', 'package-lock.json'], join(root, 'dist', 'index.html'), () => {
-    console.log('Building the app (about a minute)…');
-    rmSync(join(root, 'dist'), { recursive: true, force: true });
-    const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1' };
-    const built = spawnSync('npx', ['expo', 'export', '-p', 'web'], { cwd: root, env, encoding: 'utf8' });
-    if (built.status !== 0) {
-      console.error(built.stdout, built.stderr);
-      process.exit(1);
-    }
-  });
-  step('roll', ['src/core', 'cli', 'tools/demo-roll.ts', 'assets/scenes'], join(cache, 'demo', 'roll.json'), () => {
-    console.log('Taking the demo roll: six frames…');
-    run('npx', ['tsx', 'tools/demo-roll.ts']);
-  });
+  step(
+    'app',
+    ['app', 'src', 'public', 'app.json', 'babel.config.js', 'package-lock.json'],
+    join(root, 'dist', 'index.html'),
+    () => {
+      console.log('Building the app (about a minute)…');
+      rmSync(join(root, 'dist'), { recursive: true, force: true });
+      const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1' };
+      const built = spawnSync('npx', ['expo', 'export', '-p', 'web'], { cwd: root, env, encoding: 'utf8' });
+      if (built.status !== 0) {
+        console.error(built.stdout, built.stderr);
+        process.exit(1);
+      }
+    },
+  );
+  step(
+    'roll',
+    ['src/core', 'cli', 'tools/demo-roll.ts', 'assets/scenes'],
+    join(cache, 'demo', 'roll.json'),
+    () => {
+      console.log('Taking the demo roll: six frames…');
+      run('npx', ['tsx', 'tools/demo-roll.ts']);
+    },
+  );
 }
 
 function step(name, sources, product, make) {
   const hash = createHash('sha256');
-  for (const source of sources) for (const file of filesOf(join(root, source))) hash.update(relative(root, file)).update(readFileSync(file));
+  for (const source of sources)
+    for (const file of filesOf(join(root, source)))
+      hash.update(relative(root, file)).update(readFileSync(file));
   const digest = hash.digest('hex');
   const stamp = join(cache, `${name}.built`);
   if (existsSync(product) && existsSync(stamp) && readFileSync(stamp, 'utf8') === digest) return;

@@ -61,7 +61,12 @@ async function main() {
       view,
       {
         settings,
-        facts: { pattern: take.pattern, shutterAuto: controls.shutter.auto, isoAuto: controls.iso.auto, uniqueId: id },
+        facts: {
+          pattern: take.pattern,
+          shutterAuto: controls.shutter.auto,
+          isoAuto: controls.iso.auto,
+          uniqueId: id,
+        },
         seed: 100 + i,
         timeMs,
         offsetMinutes: OFFSET_MINUTES,

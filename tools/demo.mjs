@@ -11,6 +11,9 @@ if (!/^\d{1,5}$/.test(port ?? '')) {
 installPackages();
 const { buildAll } = await import('./build.mjs');
 buildAll();
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', port], { cwd: root, stdio: 'inherit' });
+const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', port], {
+  cwd: root,
+  stdio: 'inherit',
+});
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));

@@ -9,7 +9,9 @@ export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const stamp = join(root, 'node_modules', '.velmo-lock');
 
 export function installPackages() {
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   console.log('Installing npm packages (about a minute)…');
   run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);

@@ -60,7 +60,8 @@ export async function words(page: Page, id: string): Promise<string> {
 /** Waits until an element's words pass a test. */
 export async function wordsBecome(page: Page, id: string, pattern: RegExp): Promise<string> {
   await page.waitForFunction(
-    (selector: string, source: string) => new RegExp(source).test(document.querySelector(selector)?.textContent ?? ''),
+    (selector: string, source: string) =>
+      new RegExp(source).test(document.querySelector(selector)?.textContent ?? ''),
     { timeout: 20_000 },
     byId(id),
     pattern.source,

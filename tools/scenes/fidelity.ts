@@ -67,6 +67,17 @@ function integral({ data, width, height, channels }: Plate, channel: number): Fl
   return t;
 }
 
+/** Single values that are off by more than `tolerance` of themselves (or of the floor). `packed` is mended in place. */
+export function outliers(master: Plate, packed: Plate, tolerance: number, floor = floorOf(master)): number[] {
+  const keep: number[] = [];
+  master.data.forEach((truth, i) => {
+    if (Math.abs(packed.data[i]! - truth) <= tolerance * Math.max(truth, floor)) return;
+    packed.data[i] = truth;
+    keep.push(i);
+  });
+  return keep;
+}
+
 /**
  * Values that must be kept exactly so that every patch holds `tolerance`: in each patch that does not, those with the
  * largest error, as many as it takes. `packed` is mended in place.

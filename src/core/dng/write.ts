@@ -40,6 +40,7 @@ export interface CaptureFacts {
 }
 
 export interface DngOptions {
+  /** A frame too narrow for tiles (under 33 sites) is written plain in any case. */
   readonly compression: 'lossless-jpeg' | 'none';
   readonly thumbnail: Picture;
   /** A finished baseline JPEG of the developed picture. */
@@ -114,6 +115,7 @@ function mainDirectory(
 function rawDirectory(frame: RawFrame, options: DngOptions, writer: TiffWriter): Field[] {
   const { width, height, black, white } = frame;
   const range = white - black;
+  const tileWidth = options.compression === 'none' ? undefined : tileWidthFor(width);
   return [
     long(TAG.NewSubfileType, 0),
     long(TAG.ImageWidth, width),
@@ -122,7 +124,7 @@ function rawDirectory(frame: RawFrame, options: DngOptions, writer: TiffWriter):
     short(TAG.PhotometricInterpretation, PHOTOMETRIC.cfa),
     short(TAG.SamplesPerPixel, 1),
     short(TAG.PlanarConfiguration, 1),
-    ...(options.compression === 'none' ? plainStrip(frame, writer) : losslessTiles(frame, options, writer)),
+    ...(tileWidth ? losslessTiles(frame, tileWidth, options, writer) : plainStrip(frame, writer)),
     short(TAG.CFARepeatPatternDim, 2, 2),
     byte(TAG.CFAPattern, 0, 1, 1, 2),
     byte(TAG.CFAPlaneColor, 0, 1, 2),
@@ -152,10 +154,16 @@ function plainStrip({ data, width, height }: RawFrame, writer: TiffWriter): Fiel
 }
 
 /**
- * Tiles of 256×256; of 128 columns when 256 would make the frame exactly two tiles wide, which one common reader garbles.
+ * The widest tile, at most 256 and a multiple of 16 (TIFF 6.0), that common readers all get right: not wider than the
+ * frame, and not exactly two to a row. Undefined for a frame too narrow for any.
  */
-function losslessTiles(frame: RawFrame, options: DngOptions, writer: TiffWriter): Field[] {
-  const tileWidth = Math.ceil(frame.width / TILE) === 2 ? TILE / 2 : TILE;
+function tileWidthFor(width: number): number | undefined {
+  for (let tile = TILE; tile >= 16; tile -= 16)
+    if (tile <= width && Math.ceil(width / tile) !== 2) return tile;
+  return undefined;
+}
+
+function losslessTiles(frame: RawFrame, tileWidth: number, options: DngOptions, writer: TiffWriter): Field[] {
   const across = Math.ceil(frame.width / tileWidth);
   const down = Math.ceil(frame.height / TILE);
   const offsets: number[] = [];

@@ -1,0 +1,266 @@
+// Packing of plates against their originals, and the way of light onto the sensor: H = q·L·t/N² (ISO 12232), cos⁴θ.
+import fc from 'fast-check';
+import { cos4, equivalentFocalLengthMm, fieldOfViewDeg, lensQ } from '../optics/lens';
+import { countSites, channelFigures, stopsBelowSaturation } from '../raw/statistics';
+import { readMeter } from '../meter/read';
+import { resolveExposure } from '../exposure/automatic';
+import { finderFor } from '../finder/finder';
+import { shoot } from '../frame/shoot';
+import { ev100OfLuminance } from '../light/apex';
+import { SIM_ONE } from '../sensor/sim-one';
+import { captureFrame } from './capture';
+import { readScenePack, writeScenePack } from './pack';
+import { decodePlate, encodePlate, type Plate } from './plate-codec';
+import { tapsFor } from './resample';
+import type { Scene, SceneDescription } from './scene';
+import { projectorFor, viewScene, type Orientation } from './view';
+import { forwardWavelet, inverseWavelet, levelsFor } from './wavelet';
+
+const SIZE = 64;
+const description: SceneDescription = {
+  id: 'flat',
+  name: 'Flat',
+  says: '',
+  fieldDeg: 70.97,
+  lamps: [
+    { id: 'a', name: 'A', level: 1 },
+    { id: 'b', name: 'B', level: 0.5 },
+  ],
+  patches: [],
+};
+const plateOf = (value: (x: number, y: number, c: number) => number, size = SIZE): Plate => ({
+  width: size,
+  height: size,
+  channels: 3,
+  data: Float32Array.from({ length: size * size * 3 }, (_, i) =>
+    value(Math.floor(i / 3) % size, Math.floor(i / 3 / size), i % 3),
+  ),
+});
+const depth = async (): Promise<Plate> => ({
+  width: SIZE,
+  height: SIZE,
+  channels: 1,
+  data: new Float32Array(SIZE * SIZE).fill(2),
+});
+const flatScene = (luminance: number): Scene => ({
+  description,
+  size: SIZE,
+  lamps: [plateOf(() => luminance * 0.75), plateOf(() => luminance * 0.5)],
+  depth,
+});
+
+describe('the wavelet', () => {
+  it.each([
+    [64, 64],
+    [96, 32],
+    [33, 64],
+  ])('goes there and back on %i×%i', (w, h) => {
+    const original = Float32Array.from({ length: w * h }, (_, i) => Math.sin(i * 0.37) * 5 + (i % 17));
+    const plane = original.slice();
+    const levels = levelsFor(w, h);
+    forwardWavelet(plane, w, h, levels);
+    inverseWavelet(plane, w, h, levels);
+    plane.forEach((v, i) => expect(v).toBeCloseTo(original[i]!, 3));
+  });
+
+  it('keeps a constant in the low band alone', () => {
+    const plane = new Float32Array(64 * 64).fill(3);
+    forwardWavelet(plane, 64, 64, 2);
+    expect(plane[0]).toBeCloseTo(3, 5);
+    expect(Math.abs(plane[63 * 64 + 63]!)).toBeLessThan(1e-6);
+  });
+});
+
+describe('a packed plate', () => {
+  // Sixteen stops from corner to corner, a hard edge, texture.
+  const master = plateOf(
+    (x, y, c) => 2 ** ((x + y) / 8) * (x > 40 ? 30 : 1) * (1 + 0.1 * Math.sin(x * y + c)) * [1, 0.8, 0.5][c]!,
+  );
+  const quality = { step: 0.035, ratioStep: 0.035, floor: 1e-3 };
+
+  it('comes back within 5 % RMS over sixteen stops', async () => {
+    const { header, bytes } = encodePlate(master, quality);
+    const back = await decodePlate(header, bytes);
+    const square = back.data.reduce((sum, v, i) => sum + (v / master.data[i]! - 1) ** 2, 0);
+    expect(Math.sqrt(square / back.data.length)).toBeLessThan(0.05);
+  });
+
+  it('keeps chosen values exactly', async () => {
+    const { header, bytes } = encodePlate(master, quality, [0, 100, 12287]);
+    const back = await decodePlate(header, bytes);
+    for (const i of [0, 100, 12287]) expect(back.data[i]).toBe(master.data[i]);
+  });
+
+  it('has a half-size first look of the same brightness', async () => {
+    const flat = plateOf(() => 40);
+    const { header, bytes } = encodePlate(flat, quality);
+    const half = await decodePlate(header, bytes, true);
+    expect([half.width, half.height]).toEqual([SIZE / 2, SIZE / 2]);
+    half.data.forEach((v) => expect(v / 40).toBeCloseTo(1, 1));
+  });
+
+  it('refuses damaged bytes and headers', async () => {
+    const { header, bytes } = encodePlate(master, quality);
+    await expect(decodePlate(header, bytes.subarray(0, bytes.length >> 1))).rejects.toThrow(RangeError);
+    await expect(decodePlate({ ...header, width: 0 }, bytes)).rejects.toThrow(RangeError);
+    await expect(decodePlate({ ...header, lengths: [1] }, bytes)).rejects.toThrow(RangeError);
+  });
+
+  it('travels in a pack with its scene; a cut or foreign pack is refused', async () => {
+    const plates = [
+      encodePlate(master, quality),
+      encodePlate(master, quality),
+      encodePlate(await depth(), { ...quality, ratioStep: 0 }),
+    ];
+    const pack = writeScenePack(description, plates);
+    const scene = await readScenePack(pack);
+    expect(scene.description).toEqual(description);
+    expect([scene.size, scene.lamps.length]).toEqual([SIZE, 2]);
+    expect((await scene.depth()).data[5]).toBeCloseTo(2, 1);
+    await expect(readScenePack(pack.subarray(0, pack.length - 40))).rejects.toThrow(/early/);
+    await expect(readScenePack(new Uint8Array(20))).rejects.toThrow(/Not a packed scene/);
+  });
+});
+
+describe('resampling', () => {
+  it('keeps a constant, coarser or finer', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 4, max: 90 }), fc.integer({ min: 4, max: 90 }), (out, size) => {
+        const { count, weight } = tapsFor(out, 0, size, size, 1.6);
+        for (let i = 0; i < out; i++) {
+          let sum = 0;
+          for (let k = 0; k < count; k++) sum += weight[i * count + k]!;
+          expect(sum).toBeCloseTo(1, 4);
+        }
+      }),
+    );
+  });
+});
+
+describe('a lens', () => {
+  it('has q = 0.65 on the axis (ISO 12232) and a 24 mm field', () => {
+    expect(lensQ(SIM_ONE.lens)).toBeCloseTo(0.65, 12);
+    expect(Math.round(equivalentFocalLengthMm(SIM_ONE.lens, SIM_ONE.sensor))).toBe(24);
+    expect(fieldOfViewDeg(6.9, 4032 * SIM_ONE.sensor.pitchMm)).toBeCloseTo(70.97, 1);
+  });
+
+  it('falls off with cos⁴θ: a quarter at 45°', () => {
+    expect(cos4(7, 0, 0)).toBe(1);
+    expect(cos4(7, 7, 0)).toBeCloseTo(0.25, 12);
+  });
+});
+
+const order = (shutterS: number, iso = 100) => ({
+  settings: { shutterS, iso, apertureN: 1.8, compensationEv: 0 },
+  colour: { colorMatrix: SIM_ONE.colorMatrix, asShotNeutral: [0.5, 1, 0.7] as const, kelvin: 6500 },
+  seed: 4,
+  timeMs: 0,
+  offsetMinutes: 0,
+  scene: 'flat',
+});
+
+describe('from scene to raw', () => {
+  it('a metered grey card lands 3.26 EV below saturation at the centre (ISO 2720, ISO 12232)', () => {
+    const luminance = 60;
+    const view = viewScene(flatScene(luminance), SIM_ONE, 'landscape');
+    expect(readMeter(view.luminance, 'spot', { x: 0.5, y: 0.5 }).ev100).toBeCloseTo(
+      ev100OfLuminance(luminance),
+      4,
+    );
+    // The exact time that the meter asks for, not the nearest third.
+    const shutterS = (1.8 * 1.8 * 12.5) / (luminance * 100);
+    const projector = projectorFor(view, 256);
+    const frame = captureFrame(SIM_ONE, projector, order(shutterS));
+    let [sum, n] = [0, 0];
+    for (let y = 90; y < 102; y++)
+      for (let x = 122; x < 134; x++)
+        if ((x + y) % 2 === 1) {
+          sum += frame.data[y * frame.width + x]!;
+          n++;
+        }
+    expect(stopsBelowSaturation(sum / n, frame)).toBeCloseTo(-3.26, 1);
+  });
+
+  it.each(['portrait', 'landscape'] as Orientation[])('adds lamps up and sizes frames, %s', (orientation) => {
+    const view = viewScene(flatScene(100), SIM_ONE, orientation);
+    expect(readMeter(view.luminance, 'evaluative', { x: 0.5, y: 0.5 }).luminance).toBeCloseTo(100, 2);
+    const only = viewScene(flatScene(100), SIM_ONE, orientation, { b: 0 });
+    expect(readMeter(only.luminance, 'evaluative', { x: 0.5, y: 0.5 }).luminance).toBeCloseTo(75, 2);
+    const { width, height } = projectorFor(view, 4032);
+    expect([width, height]).toEqual(orientation === 'portrait' ? [3024, 4032] : [4032, 3024]);
+  });
+
+  it('is one stop apart within 0.5 % when exposed a stop apart, up to clip', () => {
+    const view = viewScene(flatScene(60), SIM_ONE, 'landscape');
+    const means = [1 / 512, 1 / 256, 1 / 128, 1 / 64].map((t) => {
+      const frame = captureFrame(SIM_ONE, projectorFor(view, 512), order(t));
+      return channelFigures(countSites(frame), frame.noise).map((f) => f.mean - frame.black);
+    });
+    for (let i = 1; i < means.length; i++) {
+      means[i]!.forEach((mean, c) => expect(Math.abs(mean / means[i - 1]![c]! / 2 - 1)).toBeLessThan(0.005));
+    }
+  });
+
+  it('is the same raw at ISO 50 and 100, and the same again with the same seed', () => {
+    const projector = projectorFor(viewScene(flatScene(60), SIM_ONE, 'portrait'), 256);
+    const [a, b] = [50, 100].map((iso) => captureFrame(SIM_ONE, projector, order(1 / 125, iso)).data);
+    expect(a).toEqual(b);
+  });
+
+  it('the finder frame measures, marks and develops; headroom goes below zero past clip', () => {
+    const finder = finderFor(viewScene(flatScene(60), SIM_ONE, 'portrait'), 1, 160);
+    const manual = (exact: number) => ({
+      controls: { shutter: { auto: false, exact }, iso: { auto: false, exact: 100 }, compensationEv: 0 },
+      pattern: 'evaluative' as const,
+      spot: { x: 0.5, y: 0.5 },
+      lockedEv100: null,
+    });
+    const normal = finder.measure(manual(2 ** -7), 1);
+    const over = finder.measure(manual(2 ** -2), 2);
+    expect(normal.headroomEv - over.headroomEv).toBeCloseTo(5, 0);
+    expect(over.headroomEv).toBeLessThan(-1);
+    expect(normal.midGreyEv).toBeCloseTo(-3.263, 2);
+    finder.develop(over);
+    expect([...finder.rgba.slice(0, 3)]).toEqual([255, 255, 255]);
+    finder.markClipping(over);
+    expect([...finder.rgba.slice(0, 3)]).toEqual([255, 111, 174]);
+  });
+
+  it('a press gives a file, its forecast and its record; cancelling it throws what the caller threw', async () => {
+    const view = viewScene(flatScene(60), SIM_ONE, 'landscape');
+    const { settings } = resolveExposure(
+      { shutter: { auto: true, exact: 1 }, iso: { auto: true, exact: 100 }, compensationEv: 0 },
+      ev100OfLuminance(60),
+      { apertureN: 1.8, handHeldS: 1 / 24 },
+    );
+    const press = {
+      settings,
+      facts: { pattern: 'evaluative' as const, shutterAuto: true, isoAuto: true, uniqueId: 'a'.repeat(32) },
+      seed: 1,
+      timeMs: 0,
+      offsetMinutes: 0,
+      scene: 'flat',
+    };
+    const jpeg = Uint8Array.from([
+      0xff, 0xd8, 0xff, 0xc0, 0, 17, 8, 0, 8, 0, 8, 3, 1, 0x11, 0, 2, 0x11, 0, 3, 0x11, 0, 0xff, 0xd9,
+    ]);
+    const options = { longSide: 512, compression: 'lossless-jpeg' as const, encodeJpeg: () => jpeg };
+    const shot = await shoot(view, press, options);
+    expect(shot.record).toMatchObject({
+      width: 512,
+      height: 384,
+      bytes: shot.dng.length,
+      id: press.facts.uniqueId,
+    });
+    expect(shot.record.forecast.headroomEv! - shot.record.result.headroomEv!).toBeCloseTo(0, 0);
+    const stop = new Error('stop');
+    await expect(
+      shoot(view, press, {
+        ...options,
+        onProgress: (stage, share) => {
+          if (stage === 'encode' && share > 0) throw stop;
+        },
+      }),
+    ).rejects.toBe(stop);
+  });
+});

@@ -1,0 +1,119 @@
+// The command line as a person meets it: JSON with stable keys, exit codes, errors that help.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pgmSamples, runTool } from './run-tool';
+
+const root = join(__dirname, '..', '..');
+const folder = mkdtempSync(join(tmpdir(), 'velmo-cli-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+jest.setTimeout(60_000);
+
+function velmo(...args: string[]) {
+  const { stdout, stderr, status } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', 'cli/main.ts', ...args],
+    { cwd: root, encoding: 'utf8' },
+  );
+  return { stdout, stderr, status, json: () => JSON.parse(stdout) as Record<string, never> };
+}
+const preview = (out: string, ...args: string[]) =>
+  velmo(
+    'shoot',
+    '--scene',
+    'wheel-bench',
+    '--size',
+    'preview',
+    '--json',
+    '--out',
+    join(folder, out),
+    ...args,
+  ).json();
+
+describe('velmo', () => {
+  it('lists scenes with their patches', () => {
+    const found = velmo('scenes', '--json').json() as unknown as { id: string; patches: unknown[] }[];
+    expect(found.map((s) => s.id)).toContain('wheel-bench');
+    expect(found[0]!.patches.length).toBeGreaterThan(3);
+  });
+
+  it('meters: a spot on the black jar reads far below the yard', () => {
+    const meter = (at: string) =>
+      velmo(
+        'meter',
+        '--scene',
+        'wheel-bench',
+        '--pattern',
+        'spot',
+        '--at',
+        at,
+        '--json',
+      ).json() as unknown as { ev100: number };
+    const [jar, yard] = [meter('0.968,0.67'), meter('0.455,0.347')];
+    expect(Object.keys(jar)).toEqual(
+      expect.arrayContaining(['ev100', 'luminance', 'deviationEv', 'settings']),
+    );
+    expect(yard.ev100 - jar.ev100).toBeGreaterThan(2);
+  });
+
+  it('shoots the same bytes with the same seed, identical raw at ISO 50 and 100, and different brightness', () => {
+    const a = preview('a.dng', '--shutter', '1/125', '--iso', '100', '--seed', '7');
+    const b = preview('b.dng', '--shutter', '1/125', '--iso', '50', '--seed', '7');
+    const c = preview('c.dng', '--shutter', '1/125', '--iso', '100', '--seed', '8');
+    expect(a.mosaicSha256).toBe(b.mosaicSha256);
+    expect(a.mosaicSha256).not.toBe(c.mosaicSha256);
+    expect(Object.keys(a)).toEqual(
+      expect.arrayContaining(['path', 'width', 'height', 'mosaicSha256', 'settings', 'ev100', 'forecast']),
+    );
+    const baseline = (file: string) =>
+      (
+        velmo('check', join(folder, file), '--json').json() as unknown as {
+          metadata: { baselineExposureEv: number };
+        }
+      ).metadata.baselineExposureEv;
+    expect(baseline('a.dng') - baseline('b.dng')).toBeCloseTo(1, 5);
+  });
+
+  it('states the hash of the samples that an independent reader finds', () => {
+    const shot = preview('hash.dng', '--shutter', '1/60', '--iso', '200', '--compression', 'none');
+    const { data } = pgmSamples(
+      runTool('dcraw', ['-E', '-4', '-j', '-t', '0', '-c', join(folder, 'hash.dng')], folder).stdout,
+    );
+    expect(createHash('sha256').update(Buffer.from(data.buffer)).digest('hex')).toBe(shot.mosaicSha256);
+  });
+
+  it('checks a sound file with 0 and refuses a broken one with 1, by name and place', () => {
+    preview('sound.dng', '--shutter', '1/60', '--iso', '200');
+    const sound = velmo('check', join(folder, 'sound.dng'), '--json');
+    expect(sound.status).toBe(0);
+    const report = sound.json() as unknown as { ok: boolean; channels: { name: string; sites: number }[] };
+    expect(report.channels.map((c) => c.name)).toEqual(['R', 'G1', 'G2', 'B']);
+    expect(report.channels.reduce((sum, c) => sum + c.sites, 0)).toBe(640 * 480);
+    writeFileSync(join(folder, 'cut.dng'), readFileSync(join(folder, 'sound.dng')).subarray(0, 9000));
+    const cut = velmo('check', join(folder, 'cut.dng'), '--json');
+    expect(cut.status).toBe(1);
+    expect(cut.json()).toMatchObject({
+      ok: false,
+      code: 'truncated',
+      message: expect.any(String),
+      offset: expect.any(Number),
+    });
+  });
+
+  it.each([
+    [['nonsense'], /No command nonsense/],
+    [[], /meter --scene/],
+    [['shoot', '--scene', 'wheel-bench', '--out', 'x.dng', '--shutter', '1/7000000'], /1\/8000 … 30 s/],
+    [['shoot', '--scene', 'atlantis', '--out', 'x.dng'], /Scenes: wheel-bench/],
+    [['shoot', '--scene', 'wheel-bench'], /--out is missing/],
+    [['meter', '--scene', 'wheel-bench', '--at', '9,9'], /shares of the frame/],
+    [['meter', '--scene', 'wheel-bench', '--wrong', '1'], /Unknown option --wrong/],
+    [['check', '/no/such/file.dng'], /cannot be read/],
+  ])('answers wrong use %j with 2 and the way out', (args, message) => {
+    const { status, stderr } = velmo(...args);
+    expect(status).toBe(2);
+    expect(stderr).toMatch(message);
+  });
+});

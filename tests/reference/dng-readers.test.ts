@@ -1,0 +1,198 @@
+// Files against independent readers: LibRaw (unprocessed_raw), dcraw, utif2 and ExifTool. Bit for bit, or it is not raw.
+import { mkdtempSync, readFileSync, rmSync, writeFileSync, existsSync, unlinkSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import UTIF from 'utif2';
+import { encodeJpeg } from '../../cli/jpeg';
+import { loadScene } from '../../cli/scene-files';
+import { shoot } from '../../src/core/frame/shoot';
+import { captureFrame } from '../../src/core/scene/capture';
+import { writeDng } from '../../src/core/dng/write';
+import { viewScene } from '../../src/core/scene/view';
+import type { RawFrame } from '../../src/core/sensor/raw-frame';
+import { SIM_ONE } from '../../src/core/sensor/sim-one';
+import { parseCompensation, parseIso, parseShutter } from '../../src/core/units/ladders';
+import { pgmSamples, runTool } from './run-tool';
+
+const folder = mkdtempSync(join(tmpdir(), 'velmo-dng-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+jest.setTimeout(60_000);
+beforeAll(() => void jest.spyOn(console, 'log').mockImplementation(() => undefined)); // utif2 prints as it decodes
+
+type Compression = 'lossless-jpeg' | 'none';
+
+/** A frame of noise and gradient, so that every size category of the codec occurs. */
+function testFrame(width: number, height: number): RawFrame {
+  let s = 12345;
+  const data = Uint16Array.from({ length: width * height }, (_, i) => {
+    s = (Math.imul(s, 1664525) + 1013904223) | 0;
+    const x = i % width;
+    return Math.min(4095, 240 + ((x * 7 + ((s >>> 16) & (x % 50 < 3 ? 4095 : 31))) % 3900));
+  });
+  const frame = captureFrame(
+    SIM_ONE,
+    { width: 2, height: 2, sitesPerSample: 1, project: (_r, _n, out) => out.fill(1) },
+    {
+      settings: { shutterS: parseShutter('1/125').exact, iso: 100, apertureN: 1.8, compensationEv: 0 },
+      colour: { colorMatrix: SIM_ONE.colorMatrix, asShotNeutral: [0.5, 1, 0.7], kelvin: 5500 },
+      seed: 1,
+      timeMs: Date.UTC(2031, 3, 9),
+      offsetMinutes: 0,
+      scene: 'test',
+    },
+  );
+  return { ...frame, width, height, data };
+}
+
+function write(name: string, frame: RawFrame, compression: Compression): string {
+  // Smaller than the smallest mosaic: readers take the largest picture for the raw one.
+  const rgba = new Uint8ClampedArray(16 * 12 * 4).fill(120);
+  const file = join(folder, name);
+  writeFileSync(
+    file,
+    writeDng(frame, {
+      compression,
+      thumbnail: { width: 16, height: 12, rgba },
+      previewJpeg: encodeJpeg(rgba, 16, 12),
+      facts: { pattern: 'evaluative', shutterAuto: true, isoAuto: true, uniqueId: 'f'.repeat(32) },
+    }),
+  );
+  return file;
+}
+
+/** The mosaic as each independent reader sees it. */
+const READERS: Record<string, (file: string) => Uint16Array> = {
+  unprocessed_raw: (file) => {
+    const out = `${file}.pgm`;
+    if (existsSync(out)) unlinkSync(out);
+    runTool('unprocessed_raw', [file], folder);
+    return pgmSamples(readFileSync(out)).data;
+  },
+  dcraw: (file) =>
+    pgmSamples(runTool('dcraw', ['-E', '-4', '-j', '-t', '0', '-c', file], folder).stdout).data,
+  utif2: (file) => {
+    const bytes = readFileSync(file);
+    const buffer = bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength);
+    const ifd = UTIF.decode(buffer)[0]!;
+    const raw = (ifd.subIFD as unknown as UTIF.IFD[])[0]!;
+    UTIF.decodeImage(buffer, raw);
+    return new Uint16Array(raw.data.buffer, raw.data.byteOffset, raw.data.byteLength / 2);
+  },
+};
+
+const SIZES = [
+  [22, 22],
+  [64, 40],
+  [127, 65],
+  [255, 33],
+  [300, 200],
+  [400, 301],
+  [512, 64],
+  [777, 333],
+  [1025, 258],
+] as const;
+
+describe.each(Object.keys(READERS))('%s reads back exactly what was written', (reader) => {
+  it.each(SIZES.flatMap(([w, h]) => (['lossless-jpeg', 'none'] as const).map((c) => [w, h, c] as const)))(
+    '%i×%i, %s',
+    (w, h, compression) => {
+      const frame = testFrame(w, h);
+      const read = READERS[reader]!(write(`${w}x${h}-${compression}.dng`, frame, compression));
+      expect(
+        Buffer.from(read.buffer, read.byteOffset, w * h * 2).equals(Buffer.from(frame.data.buffer)),
+      ).toBe(true);
+    },
+  );
+});
+
+describe('a full capture', () => {
+  let file: string;
+  let mosaic: Uint16Array;
+  beforeAll(async () => {
+    const view = viewScene(await loadScene('wheel-bench'), SIM_ONE, 'landscape');
+    const settings = {
+      shutterS: parseShutter('1/8000').exact,
+      iso: parseIso('1250').exact,
+      apertureN: 1.8,
+      compensationEv: parseCompensation('-0.67').exact,
+    };
+    const facts = {
+      pattern: 'spot' as const,
+      shutterAuto: false,
+      isoAuto: true,
+      uniqueId: '0123456789abcdef'.repeat(2),
+    };
+    const shot = await shoot(
+      view,
+      {
+        settings,
+        facts,
+        seed: 3,
+        timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120),
+        offsetMinutes: -210,
+        scene: 'wheel-bench',
+      },
+      { longSide: 4032, compression: 'lossless-jpeg', encodeJpeg },
+    );
+    file = join(folder, 'full.dng');
+    writeFileSync(file, shot.dng);
+    mosaic = shot.frame.data;
+  });
+
+  it.each(Object.keys(READERS))('of 12 MP is read bit for bit by %s', (reader) => {
+    const read = READERS[reader]!(file);
+    expect(
+      Buffer.from(read.buffer, read.byteOffset, mosaic.byteLength).equals(Buffer.from(mosaic.buffer)),
+    ).toBe(true);
+  });
+
+  it('is OK to ExifTool, without a warning', () => {
+    const { stdout } = runTool('exiftool', ['-validate', '-warning', '-error', '-a', '-G1', file], folder);
+    const lines = stdout.toString().trim().split('\n');
+    expect(lines).toHaveLength(1);
+    expect(lines[0]).toMatch(/Validate\s*: OK$/);
+  });
+
+  it('tells ExifTool the settings it was made with', () => {
+    const { stdout } = runTool('exiftool', ['-j', '-n', '-G1', file], folder);
+    const tags = (JSON.parse(stdout.toString()) as Record<string, unknown>[])[0]!;
+    expect(tags).toMatchObject({
+      'ExifIFD:ISO': 1250,
+      'ExifIFD:FNumber': 1.8,
+      'ExifIFD:MeteringMode': 3,
+      'ExifIFD:ExposureProgram': 4,
+      'ExifIFD:FocalLengthIn35mmFormat': 24,
+      'ExifIFD:LensModel': 'Velmo Sim One 24 mm f/1.8',
+      'ExifIFD:DateTimeOriginal': '2031:04:09 02:00:05',
+      'ExifIFD:OffsetTimeOriginal': '-03:30',
+      'IFD0:Model': 'Velmo Sim One',
+      'SubIFD:BlackLevel': 256,
+      'SubIFD:WhiteLevel': 4095,
+    });
+    expect(tags['ExifIFD:ExposureTime']).toBeCloseTo(1 / 8000, 9);
+    expect(tags['ExifIFD:ExposureCompensation']).toBeCloseTo(-2 / 3, 6);
+    expect(tags['XMP-xmp:CreatorTool']).toMatch(/^Velmo/);
+  });
+
+  it('writes the nominal time as a rational', () => {
+    const { stdout } = runTool('exiftool', ['-s3', '-ExposureTime', file], folder);
+    expect(stdout.toString().trim()).toBe('1/8000');
+  });
+
+  it('carries a preview and a thumbnail that can be taken out', () => {
+    const jpeg = runTool('exiftool', ['-b', '-PreviewImage', file], folder).stdout;
+    expect(jpeg.subarray(0, 2).toString('hex')).toBe('ffd8');
+    expect(jpeg.length).toBeGreaterThan(20_000);
+  });
+
+  it('is developed by another hand to the same brightness', () => {
+    // dcraw's own development, half size, no automatic brightening: its mean must be a picture, not black or white.
+    const { stdout } = runTool('dcraw', ['-h', '-w', '-W', '-c', file], folder);
+    const head = /^P6\s+(\d+)\s+(\d+)\s+255\s/.exec(stdout.subarray(0, 40).toString('latin1'));
+    expect(head).not.toBeNull();
+    const pixels = stdout.subarray(head![0].length);
+    const mean = pixels.reduce((a, b) => a + b, 0) / pixels.length;
+    expect(mean).toBeGreaterThan(20);
+    expect(mean).toBeLessThan(240);
+  });
+});
