@@ -1,10 +1,15 @@
 // Three kinds of checks: units beside the code, references against the outside world, and the built app in a browser.
 const node = {
   testEnvironment: 'node',
+  // Types and modules only: functions that tests send into a page must arrive as they are written.
   transform: {
     '\\.[jt]sx?$': [
       'babel-jest',
-      { presets: ['babel-preset-expo'], plugins: ['@babel/plugin-transform-dynamic-import'] },
+      {
+        configFile: false,
+        presets: ['@babel/preset-typescript'],
+        plugins: ['@babel/plugin-transform-modules-commonjs', '@babel/plugin-transform-dynamic-import'],
+      },
     ],
   },
   transformIgnorePatterns: ['/node_modules/(?!(fast-png|iobuffer|@react-native-async-storage|idb)/)'],

@@ -1,6 +1,8 @@
 import { lazy, Suspense } from 'react';
 
-const SheetScreen = lazy(() => import('../src/screens/sheet/sheet-screen').then((m) => ({ default: m.SheetScreen })));
+const SheetScreen = lazy(() =>
+  import('../src/screens/sheet/sheet-screen').then((m) => ({ default: m.SheetScreen })),
+);
 
 export default function Sheet() {
   return (

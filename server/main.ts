@@ -42,10 +42,15 @@ export async function buildServer({ app, scenes, demo }: ServerOptions): Promise
     // Built files carry a hash of their content in the name; the page itself must be asked for anew.
     setHeaders: (reply, path) => {
       const hashed = path.includes('_expo') || path.includes('/assets/');
-      reply.header('cache-control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+      reply.setHeader('cache-control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
     },
   });
-  await server.register(fastifyStatic, { root: scenes, prefix: '/scenes/', decorateReply: false, cacheControl: false });
+  await server.register(fastifyStatic, {
+    root: scenes,
+    prefix: '/scenes/',
+    decorateReply: false,
+    cacheControl: false,
+  });
   if (existsSync(demo)) {
     await server.register(fastifyStatic, { root: demo, prefix: '/demo/', decorateReply: false });
   }
@@ -54,7 +59,10 @@ export async function buildServer({ app, scenes, demo }: ServerOptions): Promise
     if (request.method !== 'GET' || /\.\w+$/.test(request.url.split('?')[0] ?? '')) {
       return reply.code(404).send({ error: 'There is no such file' });
     }
-    return reply.header('cache-control', 'no-cache').type('text/html; charset=utf-8').sendFile('index.html', app);
+    return reply
+      .header('cache-control', 'no-cache')
+      .type('text/html; charset=utf-8')
+      .sendFile('index.html', app);
   });
   return server;
 }

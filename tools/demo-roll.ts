@@ -27,7 +27,7 @@ interface Take {
 }
 
 /** The morning of the firing, an invented day. */
-const START = Date.UTC(2031, 3, 9, 6, 42, 0);
+const START = Date.UTC(2024, 3, 9, 4, 42, 0);
 const OFFSET_MINUTES = 120;
 
 const TAKES: readonly Take[] = [

@@ -150,5 +150,14 @@ function clamp(share: number): number {
 
 export function orderOf(desk: Desk, running: boolean): FinderOrder {
   const { controls, pattern, spot, lockedEv100, orientation, clipMarks, scope } = desk;
-  return { controls, pattern, spot, lockedEv100, orientation, clipMarks, pictureHistogram: scope === 'picture' || orientation === 'landscape', running };
+  return {
+    controls,
+    pattern,
+    spot,
+    lockedEv100,
+    orientation,
+    clipMarks,
+    pictureHistogram: scope === 'picture' || orientation === 'landscape',
+    running,
+  };
 }

@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type BrowserContext, type Page } from 'puppeteer-core';
 import { buildServer, defaultFolders, type ServerOptions } from '../../server/main';
 
 const FLAGS = [
@@ -13,8 +13,9 @@ const FLAGS = [
 export interface Stage {
   readonly origin: string;
   readonly browser: Browser;
-  phone(): Promise<Page>;
-  wide(): Promise<Page>;
+  /** A page with storage of its own, or one that shares the storage of a context. */
+  phone(context?: BrowserContext): Promise<Page>;
+  wide(context?: BrowserContext): Promise<Page>;
   close(): Promise<void>;
 }
 
@@ -27,16 +28,17 @@ export async function openStage(folders: Partial<ServerOptions> = {}): Promise<S
     args: FLAGS,
     userDataDir: profile,
   });
-  const open = async (viewport: Parameters<Page['setViewport']>[0]) => {
-    const page = await browser.newPage();
+  const open = async (viewport: Parameters<Page['setViewport']>[0], context?: BrowserContext) => {
+    const page = await (context ?? (await browser.createBrowserContext())).newPage();
     await page.setViewport(viewport);
     return page;
   };
   return {
     origin,
     browser,
-    phone: () => open({ width: 390, height: 844, deviceScaleFactor: 2, isMobile: true, hasTouch: true }),
-    wide: () => open({ width: 1280, height: 800 }),
+    phone: (context) =>
+      open({ width: 390, height: 844, deviceScaleFactor: 2, isMobile: true, hasTouch: true }, context),
+    wide: (context) => open({ width: 1280, height: 800 }, context),
     close: async () => {
       await browser.close();
       await server.close();

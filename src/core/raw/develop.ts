@@ -59,7 +59,11 @@ export function developerFor(frame: Pick<RawFrame, 'black' | 'white' | 'colour' 
   const tone = Uint8Array.from({ length: TONE_STEPS + 1 }, (_, i) =>
     Math.round(255 * encodeSrgb(toneCurve((i / TONE_STEPS) * clipAt, clipAt))),
   );
-  return { linear: [table(r), table(g), table(b)], matrix: Float64Array.from(srgbFromBalanced(colour).flat()), tone };
+  return {
+    linear: [table(r), table(g), table(b)],
+    matrix: Float64Array.from(srgbFromBalanced(colour).flat()),
+    tone,
+  };
 }
 
 export interface Region {
@@ -80,7 +84,7 @@ export function developRegion(
   region: Region,
   rgba: Uint8ClampedArray,
 ): void {
-  const { width, height, data } = frame;
+  const { width, height } = frame;
   if (region.x < 0 || region.y < 0 || region.x + region.width > width || region.y + region.height > height) {
     throw new RangeError('The region leaves the frame');
   }

@@ -50,7 +50,11 @@ export async function readScenePack(bytes: Uint8Array, half = false): Promise<Sc
   if (offset > bytes.length) throw new RangeError('The packed scene ends early');
   const { description } = header;
   const size = (depth?.plate.width ?? 0) >> (half ? 1 : 0);
-  if (!depth || places.length !== description.lamps.length || places.some((p) => p.plate.width !== depth.plate.width)) {
+  if (
+    !depth ||
+    places.length !== description.lamps.length ||
+    places.some((p) => p.plate.width !== depth.plate.width)
+  ) {
     throw new RangeError('The packed scene lacks plates');
   }
   const lamps: Plate[] = [];

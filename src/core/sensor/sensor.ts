@@ -2,7 +2,14 @@
 // shot noise, read noise before and after the gain, quantisation, dead-on saturation. ISO 12232: ISO 100
 // saturates at 0.78 lx·s.
 import { analogueIso, BASE_ISO } from '../exposure/settings';
-import { fillUint32, nextPoisson, NORMAL_BITS, normalQuantiles, poissonTables, randomFrom } from '../numeric/random';
+import {
+  fillUint32,
+  nextPoisson,
+  NORMAL_BITS,
+  normalQuantiles,
+  poissonTables,
+  randomFrom,
+} from '../numeric/random';
 import type { NoiseModel } from './raw-frame';
 
 export interface SensorModel {

@@ -47,13 +47,7 @@ function DeskFader({
   const manual = !controls.shutter.auto && !controls.iso.auto;
   return (
     <View style={[styles.fader, !auto && styles.set]}>
-      <Pressable
-        role="button"
-        aria-label={`${NAMES[id]} ${words}: open the ladder`}
-        onPress={() => onLadder(id)}
-        style={styles.head}
-        testID={`value-${id}`}
-      >
+      <Pressable role="button" onPress={() => onLadder(id)} style={styles.head} testID={`value-${id}`}>
         <Words kind="label" quiet>
           {SHORT[id]}
           {hint ? `  ${hint}` : ''}

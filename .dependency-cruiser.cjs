@@ -1,0 +1,70 @@
+// Imports run downward only: app → screens → ui, live, library → camera → workers → vault → core; inside core from later
+// to earlier. No circles.
+const layers = [
+  ['app'],
+  ['src/screens'],
+  ['src/live'],
+  ['src/library', 'src/ui'],
+  ['src/camera'],
+  ['src/workers'],
+  ['src/vault'],
+  ['src/core'],
+];
+const core = [
+  ['frame'],
+  ['finder', 'advice'],
+  ['dng'],
+  ['scene'],
+  ['scopes'],
+  ['raw'],
+  ['meter'],
+  ['sensor'],
+  ['exposure'],
+  ['optics', 'colour'],
+  ['light'],
+  ['units', 'numeric'],
+];
+const upward = (names, prefix) =>
+  names.flatMap((here, i) =>
+    i === 0
+      ? []
+      : [
+          {
+            name: `no-upward-from-${here.join('-').replaceAll('/', '-')}`,
+            severity: 'error',
+            from: { path: here.map((n) => `^${prefix}${n}/`).join('|'), pathNot: '\\.test\\.tsx?$' },
+            to: {
+              path: names
+                .slice(0, i)
+                .flat()
+                .map((n) => `^${prefix}${n}/`)
+                .join('|'),
+            },
+          },
+        ],
+  );
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
+    ...upward(layers, ''),
+    ...upward(core, 'src/core/'),
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.tsx?$' },
+      to: {
+        path: 'node_modules/(react|react-native|expo|zustand|@tanstack|comlink)|^(node:)?(fs|path|os|crypto)$',
+      },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default'],
+    },
+  },
+};

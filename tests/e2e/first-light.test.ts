@@ -1,0 +1,318 @@
+// As a person, on a phone: open, meter, set, see what clips, press, look again, download; lose nothing.
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import axe from 'axe-core';
+import type { Page } from 'puppeteer-core';
+import { checkDng } from '../../src/core/dng/check';
+import { pgmSamples, runTool } from '../reference/run-tool';
+import { byId, live, openStage, touchDrag, words, wordsBecome, type Stage } from './browser';
+
+jest.setTimeout(120_000);
+
+let stage: Stage;
+const downloads = mkdtempSync(join(tmpdir(), 'velmo-downloads-'));
+beforeAll(async () => {
+  stage = await openStage();
+});
+afterAll(async () => {
+  await stage.close();
+  rmSync(downloads, { recursive: true, force: true });
+});
+
+const open = async (page: Page, path = '/') => {
+  await page.goto(stage.origin + path);
+  if (path === '/') await live(page);
+};
+const percent = (text: string) => (text.startsWith('<') ? 0.005 : Number(text.replace(' %', '')));
+const frames = async (page: Page) =>
+  Number(/(\d+) frames?/.exec(await page.$eval('[role=heading]', (e) => e.textContent ?? ''))?.[1] ?? NaN);
+const tap = async (page: Page, id: string) => (await page.waitForSelector(byId(id)))!.tap();
+
+/** Waits until the capture that was just started is over, and says whether it failed. */
+async function captured(page: Page): Promise<void> {
+  await page.waitForSelector(byId('capture-busy'), { timeout: 10_000 });
+  await page.waitForFunction(
+    (s: string) => !document.querySelector(s),
+    { timeout: 60_000 },
+    byId('capture-busy'),
+  );
+  expect(await page.$(byId('capture-failed'))).toBeNull();
+}
+
+async function serious(page: Page): Promise<string[]> {
+  await page.evaluate(axe.source);
+  const found = (await page.evaluate(() =>
+    (window as unknown as { axe: typeof axe }).axe.run(document, { resultTypes: ['violations'] }),
+  )) as axe.AxeResults;
+  return found.violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
+}
+
+describe('on a phone', () => {
+  let page: Page;
+  beforeEach(async () => {
+    page = await stage.phone();
+    await open(page);
+  });
+  afterEach(async () => page.close());
+
+  it('opens with a live finder, a reading and automatic settings', async () => {
+    expect(await words(page, 'reading')).toMatch(/EV \d+\.\d · \d+ cd\/m²/);
+    expect(await words(page, 'status')).toMatch(/24 mm f\/1\.8.*DNG 12 MP/);
+    expect(await page.$eval(byId('fader-shutter'), (e) => e.getAttribute('aria-valuetext'))).toMatch(
+      /automatic/,
+    );
+  });
+
+  it('a longer time by the fader clips more, a shorter one less, and the headroom follows', async () => {
+    const before = percent(await words(page, 'clip-share'));
+    const label = await words(page, 'shutter-words');
+    await touchDrag(page, 'fader-shutter', 0, -64);
+    await page.waitForFunction(
+      (s: string, was: string) => document.querySelector(s)?.textContent !== was,
+      {},
+      byId('shutter-words'),
+      label,
+    );
+    await page.waitForFunction(
+      (s: string, was: number) =>
+        Number(document.querySelector(s)?.textContent?.replace(/[<% ]/g, '')) > was * 2,
+      {},
+      byId('clip-share'),
+      before,
+    );
+    expect(await words(page, 'headroom')).toMatch(/over by/);
+    expect(await page.$eval(byId('fader-shutter'), (e) => e.getAttribute('aria-valuetext'))).toMatch(
+      /set by hand/,
+    );
+    // ISO still is automatic and stands at its end: the finder says what is out of range, and mends it in one tap.
+    await wordsBecome(page, 'remedy', /Out of range: too bright by \d/);
+    await tap(page, 'remedy-action');
+    await wordsBecome(page, 'deviation', /on the meter/);
+  });
+
+  it('a drag on the stopline moves exposure through compensation, a tap swaps in the picture', async () => {
+    await touchDrag(page, 'stopline-raw', -60, 0);
+    expect(await wordsBecome(page, 'compensation-words', /^−/)).toMatch(/^−[12]/);
+    await tap(page, 'stopline-raw');
+    await page.waitForSelector(byId('stopline-picture'));
+    await tap(page, 'stopline-picture');
+    await page.waitForSelector(byId('stopline-raw'));
+    await tap(page, 'all-auto');
+    await wordsBecome(page, 'compensation-words', /^0$/);
+  });
+
+  it('the remedy fits highlights in one tap', async () => {
+    await wordsBecome(page, 'remedy', /Raw clips/);
+    await tap(page, 'remedy-action');
+    await wordsBecome(page, 'headroom', /headroom \+?0|headroom \+/);
+    expect(percent(await words(page, 'clip-share'))).toBeLessThan(0.2);
+    await tap(page, 'all-auto');
+  });
+
+  it('a tap meters a spot there, a dark one lower than a bright one; lock holds it', async () => {
+    const box = (await (await page.$(byId('finder')))!.boundingBox())!;
+    const at = async (x: number, y: number) => {
+      await page.touchscreen.tap(box.x + box.width * x, box.y + box.height * y);
+      await wordsBecome(page, 'pattern', /Spot/);
+      await page
+        .waitForFunction(
+          (s: string, w: string) => document.querySelector(s)?.textContent !== w,
+          { timeout: 5000 },
+          byId('reading'),
+          await words(page, 'reading'),
+        )
+        .catch(() => undefined);
+      return Number(/EV (−?[\d.]+)/.exec(await words(page, 'reading'))![1]!.replace('−', '-'));
+    };
+    const dark = await at(0.75, 0.62);
+    const bright = await at(0.44, 0.38);
+    expect(bright - dark).toBeGreaterThan(2);
+    await tap(page, 'lock');
+    await wordsBecome(page, 'reading', /Locked/);
+    const held = await words(page, 'shutter-words');
+    await at(0.75, 0.62);
+    expect(await words(page, 'shutter-words')).toBe(held);
+    await tap(page, 'lock');
+    await page.waitForFunction(
+      (s: string, was: string) => document.querySelector(s)?.textContent !== was,
+      {},
+      byId('shutter-words'),
+      held,
+    );
+  });
+
+  it('takes the exact value from the ladder, and gives it back', async () => {
+    await tap(page, 'value-shutter');
+    await tap(page, 'step-1/250');
+    await wordsBecome(page, 'shutter-words', /^1\/250$/);
+    await tap(page, 'ladder-auto');
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('[role=dialog]'));
+    expect(await page.$eval(byId('fader-shutter'), (e) => e.getAttribute('aria-valuetext'))).toMatch(
+      /automatic/,
+    );
+  });
+
+  it('presses, opens the frame, downloads it, and independent software reads what the check reads', async () => {
+    await tap(page, 'release');
+    await captured(page);
+    await tap(page, 'open-sheet');
+    await page.waitForSelector(byId('sheet-frame'));
+    const count = await frames(page);
+    await (await page.$$(byId('sheet-frame')))[0]!.tap();
+    await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
+    expect(await words(page, 'capture-data')).toMatch(/Velmo Sim One/);
+    expect(await words(page, 'clipped-table')).toMatch(/G1/);
+    await tap(page, 'full');
+    await page.waitForSelector(byId('picture-full'));
+    const session = await page.createCDPSession();
+    await session.send('Browser.setDownloadBehavior', {
+      behavior: 'allow',
+      browserContextId: page.browserContext().id,
+      downloadPath: downloads,
+      eventsEnabled: true,
+    });
+    await tap(page, 'download');
+    const file = await downloaded();
+    const report = checkDng(readFileSync(file));
+    if (!report.ok) throw new Error(report.message);
+    expect([report.width, report.height]).toEqual([3024, 4032]);
+    const { data } = pgmSamples(
+      runTool('dcraw', ['-E', '-4', '-j', '-t', '0', '-c', file], downloads).stdout,
+    );
+    let [red, sum] = [0, 0];
+    for (let y = 0; y < report.height; y += 2)
+      for (let x = 0; x < report.width; x += 2) {
+        red++;
+        sum += data[y * report.width + x]!;
+      }
+    expect(report.channels[0]!.sites).toBe(red);
+    expect(report.channels[0]!.mean).toBeCloseTo(sum / red, 6);
+    expect(
+      runTool('exiftool', ['-validate', '-warning', '-error', '-a', file], downloads).stdout.toString(),
+    ).toMatch(/: OK\s*$/);
+    // After a reload it is still there.
+    await page.goto(`${stage.origin}/sheet`);
+    await page.waitForSelector(byId('sheet-frame'));
+    expect(await frames(page)).toBe(count);
+  });
+
+  it('deletes a frame and takes it back', async () => {
+    await open(page, '/sheet');
+    await page.waitForSelector(byId('sheet-frame'));
+    const count = await frames(page);
+    await (await page.$$(byId('sheet-frame')))[1]!.tap();
+    await tap(page, 'delete');
+    await page.waitForFunction(
+      (n: number) => document.querySelector('[role=heading]')?.textContent?.includes(`${n} frame`),
+      {},
+      count - 1,
+    );
+    await tap(page, 'undo');
+    await page.waitForFunction(
+      (n: number) => document.querySelector('[role=heading]')?.textContent?.includes(`${n} frame`),
+      {},
+      count,
+    );
+  });
+
+  it('killed in the middle of a capture leaves a sound store and no half frame', async () => {
+    await open(page, '/sheet');
+    await page.waitForSelector(byId('sheet-frame'));
+    const count = await frames(page);
+    for (const stageWord of ['Exposing', 'Writing', 'Storing|Reading']) {
+      await open(page);
+      await tap(page, 'release');
+      await page.waitForFunction(
+        (s: string, w: string) => new RegExp(w).test(document.querySelector(s)?.textContent ?? ''),
+        { polling: 5, timeout: 30_000 },
+        byId('capture-busy'),
+        stageWord,
+      );
+      const context = page.browserContext();
+      await page.close();
+      page = await stage.phone(context);
+      await open(page, '/sheet');
+      await page.waitForSelector(byId('sheet-frame'));
+      // Either the frame was finished before the page died, or it is not there: never half.
+      const now = await frames(page);
+      expect([0, 1]).toContain(now - count);
+      if (now > count) {
+        await (await page.$$(byId('sheet-frame')))[0]!.tap();
+        await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
+      }
+    }
+  });
+
+  it('can be cancelled while it exposes, and pressed again', async () => {
+    await tap(page, 'release');
+    await page.waitForSelector(byId('capture-busy'));
+    await tap(page, 'release');
+    await page.waitForFunction(
+      (s: string) => !document.querySelector(s),
+      { timeout: 10_000 },
+      byId('capture-busy'),
+    );
+    expect(await page.$(byId('capture-failed'))).toBeNull();
+    await tap(page, 'release');
+    await captured(page);
+  });
+
+  it('says that the store is full before it exposes, and leads to the sheet', async () => {
+    await page.evaluateOnNewDocument(() => {
+      navigator.storage.estimate = async () => ({ quota: 10_000_000, usage: 9_000_000 });
+    });
+    await open(page);
+    await page.waitForFunction(
+      (s: string) => /store full/.test(document.querySelector(s)?.textContent ?? ''),
+      {},
+      byId('status'),
+    );
+    await tap(page, 'release');
+    await page.waitForSelector(byId('capture-failed'));
+    expect(await words(page, 'capture-failed')).toMatch(/store is full.*Export/);
+  });
+
+  it('remembers the desk over a reload', async () => {
+    await tap(page, 'value-iso');
+    await tap(page, 'step-400');
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('[role=dialog]'));
+    await page.waitForFunction(async () => {
+      const dbs = await indexedDB.databases();
+      return dbs.some((d) => d.name?.includes('velmo-desk'));
+    });
+    await page.evaluate(() => new Promise((done) => requestIdleCallback(() => setTimeout(done, 600))));
+    await page.reload();
+    await live(page);
+    await wordsBecome(page, 'iso-words', /^400$/);
+    await tap(page, 'all-auto');
+  });
+
+  it('has nothing serious for axe on finder, ladder, sheet and frame', async () => {
+    expect(await serious(page)).toEqual([]);
+    await tap(page, 'value-iso');
+    await page.waitForSelector('[role=dialog]');
+    expect(await serious(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await open(page, '/sheet');
+    await page.waitForSelector(byId('sheet-frame'));
+    expect(await serious(page)).toEqual([]);
+    await (await page.$$(byId('sheet-frame')))[0]!.tap();
+    await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
+    expect(await serious(page)).toEqual([]);
+  });
+});
+
+/** The newest finished download. */
+async function downloaded(): Promise<string> {
+  for (let i = 0; i < 200; i++) {
+    const done = readdirSync(downloads).filter((name) => name.endsWith('.dng'));
+    if (done[0]) return join(downloads, done[0]);
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error('Nothing was downloaded');
+}

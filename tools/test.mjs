@@ -1,0 +1,79 @@
+// `npm test`: installs what is missing (npm and Debian packages), then runs every check. The last line counts them.
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { installPackages, root, run } from './install.mjs';
+
+/** Programs that the checks use, and the Debian packages they come in. */
+const PROGRAMS = {
+  chromium: 'chromium',
+  unprocessed_raw: 'libraw-bin',
+  dcraw: 'dcraw',
+  exiftool: 'libimage-exiftool-perl',
+};
+
+installPackages();
+installPrograms();
+
+let [passed, failed] = [0, 0];
+const bin = (name) => join(root, 'node_modules', '.bin', name);
+check('types', bin('tsc'), ['--noEmit']);
+check('lint', bin('eslint'), ['.']);
+check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+check('import direction', bin('depcruise'), [
+  '--config',
+  '.dependency-cruiser.cjs',
+  'app',
+  'src',
+  'cli',
+  'server',
+  'bench',
+  'tools',
+]);
+jest('units');
+jest('reference');
+const { buildAll } = await import('./build.mjs');
+buildAll();
+jest('e2e', ['--runInBand']);
+console.log(`${passed} passed, ${failed} failed`);
+process.exit(failed > 0 ? 1 : 0);
+
+function check(name, command, args) {
+  const started = Date.now();
+  const result = spawnSync(command, args, { cwd: root, encoding: 'utf8', maxBuffer: 1 << 26 });
+  const good = result.status === 0;
+  if (good) passed++;
+  else failed++;
+  console.log(`${good ? '✓' : '✕'} ${name} (${((Date.now() - started) / 1000).toFixed(1)} s)`);
+  if (!good) console.log(result.stdout, result.stderr);
+}
+
+/** Runs one project of jest and adds its tests to the count; a suite that cannot start counts as one failure. */
+function jest(project, extra = []) {
+  const report = join(root, '.cache', `jest-${project}.json`);
+  mkdirSync(join(root, '.cache'), { recursive: true });
+  spawnSync(bin('jest'), ['--selectProjects', project, '--json', `--outputFile=${report}`, ...extra], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  const { numPassedTests, numFailedTests, testResults } = JSON.parse(readFileSync(report, 'utf8'));
+  passed += numPassedTests;
+  failed +=
+    numFailedTests +
+    testResults.filter((t) => t.status === 'failed' && t.assertionResults.length === 0).length;
+}
+
+function installPrograms() {
+  const missing = Object.entries(PROGRAMS).filter(([program]) => spawnSync('which', [program]).status !== 0);
+  if (missing.length === 0) return;
+  const packages = missing.map(([, name]) => name);
+  console.log(`Installing Debian packages: ${packages.join(' ')}…`);
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  const apt = (...args) => {
+    const [command, ...rest] = [...sudo, 'apt-get', '-qq', ...args];
+    run(command, rest, { env, stdio: ['ignore', 'ignore', 'inherit'] });
+  };
+  apt('update');
+  apt('install', '-y', '--no-install-recommends', ...packages);
+}
