@@ -10,7 +10,7 @@ const cache = join(root, '.cache');
 export function buildAll() {
   step(
     'app',
-    ['app', 'src', 'public', 'app.json', 'babel.config.js', 'package-lock.json'],
+    ['app', 'src', 'public', 'app.json', 'babel.config.js', 'package-lock.json', 'tools/build.mjs'],
     join(root, 'dist', 'index.html'),
     () => {
       console.log('Building the app (about a minute)…');
@@ -21,6 +21,7 @@ export function buildAll() {
         console.error(built.stdout, built.stderr);
         process.exit(1);
       }
+      addBootScript();
     },
   );
   step(
@@ -32,6 +33,27 @@ export function buildAll() {
       run('npx', ['tsx', 'tools/demo-roll.ts']);
     },
   );
+}
+
+/**
+ * A few lines that start the finder's worker, and through it the scene, while the browser still reads the app's own script.
+ * They need the hashed name of the worker, which only exists after the build.
+ */
+function addBootScript() {
+  const scripts = join('_expo', 'static', 'js', 'web');
+  const finder = readdirSync(join(root, 'dist', scripts)).find((name) => /^finder-[0-9a-f]+\.js$/.test(name));
+  const page = join(root, 'dist', 'index.html');
+  const html = readFileSync(page, 'utf8');
+  if (!finder || !html.includes('<body>')) throw new Error('The built page is not as expected');
+  writeFileSync(
+    join(root, 'dist', 'boot.js'),
+    `if (location.pathname === '/') {
+  self.velmoFinder = new Worker('/${scripts}/${finder}');
+  self.velmoFinder.postMessage({ velmoScene: '/scenes/wheel-bench.vsc' });
+}
+`,
+  );
+  writeFileSync(page, html.replace('<body>', '<body>\n    <script src="/boot.js"></script>'));
 }
 
 function step(name, sources, product, make) {

@@ -22,20 +22,8 @@ let frameNumber = 0;
 let timer: ReturnType<typeof setTimeout> | undefined;
 
 const api = {
-  /** Fetches and unpacks the scene. @throws Error when that fails. */
-  async load(sceneUrl: string) {
-    const response = await fetch(sceneUrl);
-    if (!response.ok) throw new Error(`The scene did not load (${response.status})`);
-    const bytes = new Uint8Array(await response.arrayBuffer());
-    // A first look at half the detail is there in a quarter of the time; then the whole scene takes its place.
-    scene = await readScenePack(bytes, true);
-    drawFrame();
-    const started = performance.now();
-    scene = await readScenePack(bytes);
-    performance.measure('velmo-unpack', { start: started });
-    finder = undefined;
-    schedule(0);
-  },
+  /** Settles when the scene is there for a first look. @throws Error when it cannot be fetched or read. */
+  load: (sceneUrl: string) => firstLook(sceneUrl),
   /** Takes the canvas to draw on. */
   open(target: OffscreenCanvas, onReport: (report: FinderReport) => void) {
     canvas = target;
@@ -50,6 +38,35 @@ const api = {
 };
 
 export type FinderWorkerApi = typeof api;
+
+let loading: { url: string; look: Promise<void> } | undefined;
+
+function firstLook(url: string): Promise<void> {
+  if (loading?.url !== url) loading = { url, look: loadScene(url) };
+  return loading.look;
+}
+
+/** A first look at half the detail is there in a quarter of the time; then the whole scene takes its place. */
+async function loadScene(url: string): Promise<void> {
+  const response = await fetch(url);
+  if (!response.ok) throw new Error(`The scene did not load (${response.status})`);
+  const bytes = new Uint8Array(await response.arrayBuffer());
+  scene = await readScenePack(bytes, true);
+  drawFrame();
+  const started = performance.now();
+  void readScenePack(bytes).then((whole) => {
+    performance.measure('velmo-unpack', { start: started });
+    scene = whole;
+    finder = undefined;
+    schedule(0);
+  });
+}
+
+// The page's boot script starts this worker before the app itself is there, and names the scene in a plain message.
+addEventListener('message', ({ data }: MessageEvent<unknown>) => {
+  const wanted = (data as { velmoScene?: unknown } | null)?.velmoScene;
+  if (typeof wanted === 'string') firstLook(wanted).catch(() => undefined); // told to whoever calls load
+});
 
 function schedule(delay: number): void {
   clearTimeout(timer);

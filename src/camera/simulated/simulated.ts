@@ -17,8 +17,12 @@ interface FinderWorker {
   readonly ready: Promise<void>;
 }
 
+/** Takes over the worker that the boot script started, or starts one. */
 function startFinder(): FinderWorker {
-  const worker = new Worker(new URL('../../workers/finder.worker.ts', import.meta.url));
+  const started = globalThis as { velmoFinder?: Worker };
+  const worker =
+    started.velmoFinder ?? new Worker(new URL('../../workers/finder.worker.ts', import.meta.url));
+  started.velmoFinder = undefined;
   const api = Comlink.wrap<FinderWorkerApi>(worker);
   const failed = new Promise<never>((_, reject) => {
     worker.addEventListener('error', (e) => reject(new Error(e.message || 'The finder stopped')));

@@ -34,34 +34,45 @@ export function toneCurve(x: number, clipAt: number): number {
   return (2 * t3 - 3 * t2 + 1) * knee + (t3 - 2 * t2 + t) * span + (-2 * t3 + 3 * t2) + (t3 - t2) * slopeOut;
 }
 
-/** Steps of linear light: in the shadows one step is a third of a code value. */
-const TONE_STEPS = 16384;
+/** Linear light 1 (raw clip) in whole numbers: in the shadows one step is a third of a code value. */
+const ONE = 16384;
+/** Fixed-point bits of the matrix. */
+const MATRIX_BITS = 12;
+/** The tone table reaches this many times ONE below zero and above one, so that no pixel needs a comparison. */
+const BELOW = 3;
+const ABOVE = 5;
 
-/** Everything about a development that does not depend on the pixel, tabulated. */
+/** Everything about a development that does not depend on the pixel, tabulated; whole numbers throughout, for speed. */
 export interface Developer {
-  /** Balanced linear value (0 … 1 = raw clip) of each DN up to white, a table for R, G, B. */
-  readonly linear: readonly [Float32Array, Float32Array, Float32Array];
-  /** Camera → linear sRGB, row by row. */
-  readonly matrix: Float64Array;
-  /** Code value 0 … 255 of linear 0 … 1 in TONE_STEPS steps. */
+  /** Balanced linear value, ONE = raw clip, of each DN up to white: a table for R, G, B. */
+  readonly linear: readonly [Int16Array, Int16Array, Int16Array];
+  /** Camera → linear sRGB, row by row, times 2^MATRIX_BITS. */
+  readonly matrix: Int32Array;
+  /** Code value 0 … 255 of linear values from −BELOW·ONE. */
   readonly tone: Uint8Array;
 }
 
+/** @throws RangeError for a camera matrix so strong that its colours leave the tone table */
 export function developerFor(frame: Pick<RawFrame, 'black' | 'white' | 'colour' | 'settings'>): Developer {
   const { black, white, colour } = frame;
   // A balanced channel is cut at the level of the weakest one: what is burnt becomes white, not magenta.
   const table = (gain: number) =>
-    Float32Array.from({ length: white + 1 }, (_, dn) =>
-      Math.min(1, Math.max(-0.02, (dn - black) / (white - black)) * gain),
+    Int16Array.from({ length: white + 1 }, (_, dn) =>
+      Math.round(ONE * Math.min(1, Math.max(-0.02, (dn - black) / (white - black)) * gain)),
     );
   const [r, g, b] = balanceGains(colour);
+  const rows = srgbFromBalanced(colour);
+  for (const row of rows) {
+    const reach = row.reduce((sum, v) => sum + Math.abs(v), 0);
+    if (!(reach < ABOVE)) throw new RangeError('The camera matrix is too strong to be developed');
+  }
   const clipAt = 2 ** baselineExposureEv(frame.settings);
-  const tone = Uint8Array.from({ length: TONE_STEPS + 1 }, (_, i) =>
-    Math.round(255 * encodeSrgb(toneCurve((i / TONE_STEPS) * clipAt, clipAt))),
+  const tone = Uint8Array.from({ length: (BELOW + ABOVE) * ONE + 1 }, (_, i) =>
+    Math.round(255 * encodeSrgb(toneCurve((i / ONE - BELOW) * clipAt, clipAt))),
   );
   return {
     linear: [table(r), table(g), table(b)],
-    matrix: Float64Array.from(srgbFromBalanced(colour).flat()),
+    matrix: Int32Array.from(rows.flat(), (v) => Math.round(v * 2 ** MATRIX_BITS)),
     tone,
   };
 }
@@ -92,9 +103,10 @@ export function developRegion(
   const m = developer.matrix;
   const m0 = m[0]!, m1 = m[1]!, m2 = m[2]!, m3 = m[3]!, m4 = m[4]!, m5 = m[5]!, m6 = m[6]!, m7 = m[7]!, m8 = m[8]!; // prettier-ignore
   const tone = developer.tone;
+  const zero = BELOW * ONE;
   const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
   // Three balanced rows with a neighbour on either side, reused in turn: each site is looked up once a row.
-  const rows = [0, 1, 2].map(() => new Float32Array(region.width + 2));
+  const rows = [0, 1, 2].map(() => new Int32Array(region.width + 2));
   const mirrored = (y: number) => (y < 0 ? 1 : y >= height ? height - 2 : y);
   balanceRow(frame, developer, region, mirrored(region.y - 1), rows[0]!);
   balanceRow(frame, developer, region, region.y, rows[1]!);
@@ -113,21 +125,18 @@ export function developRegion(
       let blue: number;
       if (((x - 1 + region.x) & 1) === oddRow) {
         // A red site (even row) or a blue one (odd row): green beside it, the other colour at the corners.
-        green = (beside + vertical) * 0.25;
-        const corners = (up[x - 1]! + up[x + 1]! + down[x - 1]! + down[x + 1]!) * 0.25;
+        green = (beside + vertical) >> 2;
+        const corners = (up[x - 1]! + up[x + 1]! + down[x - 1]! + down[x + 1]!) >> 2;
         red = oddRow ? corners : here[x]!;
         blue = oddRow ? here[x]! : corners;
       } else {
         green = here[x]!;
-        red = (oddRow ? vertical : beside) * 0.5;
-        blue = (oddRow ? beside : vertical) * 0.5;
+        red = (oddRow ? vertical : beside) >> 1;
+        blue = (oddRow ? beside : vertical) >> 1;
       }
-      const r = m0 * red + m1 * green + m2 * blue;
-      const g = m3 * red + m4 * green + m5 * blue;
-      const b = m6 * red + m7 * green + m8 * blue;
-      const rc = r <= 0 ? 0 : r >= 1 ? 255 : tone[(r * TONE_STEPS) | 0]!;
-      const gc = g <= 0 ? 0 : g >= 1 ? 255 : tone[(g * TONE_STEPS) | 0]!;
-      const bc = b <= 0 ? 0 : b >= 1 ? 255 : tone[(b * TONE_STEPS) | 0]!;
+      const rc = tone[zero + ((m0 * red + m1 * green + m2 * blue) >> MATRIX_BITS)]!;
+      const gc = tone[zero + ((m3 * red + m4 * green + m5 * blue) >> MATRIX_BITS)]!;
+      const bc = tone[zero + ((m6 * red + m7 * green + m8 * blue) >> MATRIX_BITS)]!;
       pixels[o] = rc | (gc << 8) | (bc << 16) | 0xff000000;
     }
   }
@@ -139,7 +148,7 @@ function balanceRow(
   { linear }: Developer,
   region: Region,
   y: number,
-  out: Float32Array,
+  out: Int32Array,
 ): void {
   const even = linear[y & 1]!;
   const odd = linear[1 + (y & 1)]!;
@@ -154,10 +163,6 @@ function balanceRow(
   };
   out[0] = edge(region.x - 1, 1);
   out[region.width + 1] = edge(region.x + region.width, width - 2);
-}
-
-function code(tone: Uint8Array, linear: number): number {
-  return linear <= 0 ? 0 : linear >= 1 ? 255 : tone[(linear * TONE_STEPS) | 0]!;
 }
 
 /**
@@ -192,7 +197,8 @@ export function developReduced(frame: RawFrame, width: number, height: number): 
       blue /= n;
       const o = (y * width + x) * 4;
       for (let c = 0; c < 3; c++) {
-        rgba[o + c] = code(developer.tone, m[3 * c]! * red + m[3 * c + 1]! * green + m[3 * c + 2]! * blue);
+        const sum = m[3 * c]! * red + m[3 * c + 1]! * green + m[3 * c + 2]! * blue;
+        rgba[o + c] = developer.tone[BELOW * ONE + Math.floor(sum / 2 ** MATRIX_BITS)]!;
       }
       rgba[o + 3] = 255;
     }

@@ -81,6 +81,11 @@ function FinderCanvas() {
     camera
       .open(canvas, (report) => {
         setReport(report);
+        // For whoever measures the page from outside.
+        canvas.dataset.frameMs = Object.values(report.stageMs)
+          .reduce((sum, ms) => sum + ms, 0)
+          .toFixed(1);
+        canvas.dataset.stageMs = JSON.stringify(report.stageMs);
         if (first) {
           performance.mark('velmo-first-frame');
           setCamera({ kind: 'live' });

@@ -1,0 +1,153 @@
+// `npm run bench [-- --json]`: what the figures in the README come from. Each row is a median against a reference that runs
+// in the same process, so that a ratio means the same on a fast and on a slow machine.
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import UTIF from 'utif2';
+import { encodeJpeg } from '../cli/jpeg';
+import { readDng } from '../src/core/dng/read';
+import { writeDng } from '../src/core/dng/write';
+import { checkDng } from '../src/core/dng/check';
+import { finderFor } from '../src/core/finder/finder';
+import { developReduced } from '../src/core/raw/develop';
+import { countSites } from '../src/core/raw/statistics';
+import { captureFrame } from '../src/core/scene/capture';
+import { readScenePack } from '../src/core/scene/pack';
+import { projectorFor, viewScene } from '../src/core/scene/view';
+import { pictureHistogram } from '../src/core/scopes/picture-histogram';
+import { stopline } from '../src/core/scopes/stopline';
+import { SIM_ONE } from '../src/core/sensor/sim-one';
+import { fromBase64, toBase64 } from '../src/vault/base64';
+
+interface Row {
+  readonly name: string;
+  readonly medianMs: number;
+  readonly referenceName: string;
+  readonly referenceMs: number;
+  readonly ratio: number;
+}
+
+const rows: Row[] = [];
+const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]!;
+
+async function time(runs: number, work: () => unknown): Promise<number> {
+  const times: number[] = [];
+  for (let i = 0; i < runs + 1; i++) {
+    const start = performance.now();
+    await work();
+    if (i > 0) times.push(performance.now() - start);
+  }
+  return median(times);
+}
+
+function row(name: string, medianMs: number, referenceName: string, referenceMs: number): void {
+  rows.push({ name, medianMs, referenceName, referenceMs, ratio: medianMs / referenceMs });
+}
+
+async function main(): Promise<void> {
+  const log = console.log;
+  console.log = () => undefined; // utif2 prints as it decodes
+  const bytes = readFileSync(join(__dirname, '..', 'assets', 'scenes', 'wheel-bench.vsc'));
+
+  // ---- scene
+  const floats = new Float32Array(3 << 20);
+  const pass = await time(9, () => {
+    for (let i = 0; i < floats.length; i++) floats[i] = floats[i]! * 0.5 + 1;
+  });
+  const passName = 'one pass over 3 × 2²⁰ floats';
+  row('scene: unpack, first look', await time(7, () => readScenePack(bytes, true)), passName, pass);
+  row('scene: unpack, whole', await time(7, () => readScenePack(bytes)), passName, pass);
+  const scene = await readScenePack(bytes);
+  row('scene: through the lens', await time(5, () => viewScene(scene, SIM_ONE, 'portrait')), passName, pass);
+
+  // ---- finder, 480×640, all stages that run for each frame
+  const view = viewScene(scene, SIM_ONE, 'portrait');
+  const finder = finderFor(view);
+  const ask = {
+    controls: { shutter: { auto: true, exact: 1 / 128 }, iso: { auto: true, exact: 100 }, compensationEv: 0 },
+    pattern: 'evaluative' as const,
+    spot: { x: 0.5, y: 0.5 },
+    lockedEv100: null,
+  };
+  const stages: Record<string, number[]> = {};
+  const whole: number[] = [];
+  for (let i = 0; i < 60; i++) {
+    const start = performance.now();
+    let mark = start;
+    const lap = (stage: string) => {
+      const now = performance.now();
+      if (i >= 15) (stages[stage] ??= []).push(now - mark);
+      mark = now;
+    };
+    const frame = finder.measure(ask, i, lap);
+    stopline(frame.counted);
+    lap('stopline');
+    finder.develop(frame);
+    lap('develop');
+    finder.markClipping(frame);
+    lap('marks');
+    if (i >= 15) whole.push(mark - start);
+    pictureHistogram(finder.rgba);
+    lap('picture histogram');
+  }
+  const pixels = new Uint8ClampedArray(480 * 640 * 4);
+  const copy = await time(21, () => {
+    for (let i = 0; i < pixels.length; i++) pixels[i] = i;
+  });
+  const copyName = 'one pass over 480×640 RGBA bytes';
+  for (const [stage, times] of Object.entries(stages)) row(`finder: ${stage}`, median(times), copyName, copy);
+  row('finder: whole frame', median(whole), copyName, copy);
+
+  // ---- capture, 12 MP
+  const order = {
+    settings: { shutterS: 1 / 512, iso: 100, apertureN: 1.8, compensationEv: 0 },
+    colour: { colorMatrix: SIM_ONE.colorMatrix, asShotNeutral: [0.5, 1, 0.7] as const, kelvin: 5500 },
+    seed: 1,
+    timeMs: 0,
+    offsetMinutes: 0,
+    scene: 'wheel-bench',
+  };
+  const expose = await time(3, () => captureFrame(SIM_ONE, projectorFor(view, 4032), order));
+  const frame = captureFrame(SIM_ONE, projectorFor(view, 4032), order);
+  const samples = new Uint16Array(frame.data.length);
+  const plain = await time(5, () => {
+    for (let i = 0; i < samples.length; i++) samples[i] = frame.data[i]! + 1;
+  });
+  const plainName = 'one pass over 12 million samples';
+  row('capture: expose', expose, plainName, plain);
+  row(
+    'capture: small pictures',
+    await time(3, () => [developReduced(frame, 1008, 1344), developReduced(frame, 240, 320)]),
+    plainName,
+    plain,
+  );
+  const rgba = developReduced(frame, 240, 320);
+  const options = {
+    compression: 'lossless-jpeg' as const,
+    thumbnail: { width: 240, height: 320, rgba },
+    previewJpeg: encodeJpeg(rgba, 240, 320),
+    facts: { pattern: 'spot' as const, shutterAuto: true, isoAuto: true, uniqueId: '0'.repeat(32) },
+  };
+  const dng = writeDng(frame, options);
+  row('capture: encode lossless JPEG DNG', await time(3, () => writeDng(frame, options)), plainName, plain);
+  const buffer = dng.buffer.slice(dng.byteOffset, dng.byteOffset + dng.byteLength) as ArrayBuffer;
+  const utif = await time(3, () => {
+    const raw = (UTIF.decode(buffer)[0]!.subIFD as unknown as UTIF.IFD[])[0]!;
+    UTIF.decodeImage(buffer, raw);
+  });
+  row('capture: decode and verify', await time(3, () => readDng(dng)), 'utif2 decode of the same file', utif);
+  row('capture: to and from base64', await time(3, () => fromBase64(toBase64(dng))), plainName, plain);
+  row('raw: count 12 MP', await time(5, () => countSites(frame)), plainName, plain);
+  row('check: whole file', await time(3, () => checkDng(dng)), 'utif2 decode of the same file', utif);
+
+  console.log = log;
+  if (process.argv.includes('--json')) console.log(JSON.stringify(rows));
+  else {
+    for (const r of rows) {
+      console.log(
+        `${r.name.padEnd(36)} ${r.medianMs.toFixed(1).padStart(8)} ms   ${r.ratio.toFixed(2).padStart(6)} × ${r.referenceName} (${r.referenceMs.toFixed(1)} ms)`,
+      );
+    }
+  }
+}
+
+void main();
