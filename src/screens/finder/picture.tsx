@@ -85,6 +85,7 @@ function FinderCanvas() {
         canvas.dataset.frameMs = Object.values(report.stageMs)
           .reduce((sum, ms) => sum + ms, 0)
           .toFixed(1);
+        canvas.dataset.frame = String(report.frame);
         canvas.dataset.stageMs = JSON.stringify(report.stageMs);
         if (first) {
           performance.mark('velmo-first-frame');
