@@ -2,12 +2,12 @@
 import type { Pattern } from './pattern';
 
 /** Share of the frame's area. */
-export const SPOT_SHARE = 0.02;
+export const SPOT_SHARE = 0.01;
 
 export const spot: Pattern = {
   id: 'spot',
   name: 'Spot',
-  says: 'Reads 2 % of the frame where you tap.',
+  says: `Reads ${100 * SPOT_SHARE} % of the frame where you tap.`,
   area: (at, aspect) => {
     const { rx, ry } = radii(aspect);
     return { kind: 'ellipse', cx: at.x, cy: at.y, rx, ry };

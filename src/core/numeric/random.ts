@@ -46,11 +46,6 @@ export function fillUint32(random: Random, out: Uint32Array): void {
   Object.assign(random, { a, b, c, counter });
 }
 
-/** Uniform in [0, 1). */
-export function nextUnit(random: Random): number {
-  return nextUint32(random) / 4294967296;
-}
-
 /** Bits that index the table of normal quantiles. */
 export const NORMAL_BITS = 12;
 const NORMAL_SIZE = 1 << NORMAL_BITS;

@@ -8,6 +8,7 @@ import { finderFor } from '../finder/finder';
 import { shoot } from '../frame/shoot';
 import { ev100OfLuminance } from '../light/apex';
 import { SIM_ONE } from '../sensor/sim-one';
+import { BINS_PER_EV, binEdgeEv, stopline } from '../scopes/stopline';
 import { captureFrame } from './capture';
 import { readScenePack, writeScenePack } from './pack';
 import { decodePlate, encodePlate, type Plate } from './plate-codec';
@@ -179,6 +180,14 @@ describe('from scene to raw', () => {
           n++;
         }
     expect(stopsBelowSaturation(sum / n, frame)).toBeCloseTo(-3.26, 1);
+    // And the stopline of that middle shows its green there.
+    const middle = Uint16Array.from(
+      { length: 144 },
+      (_, i) => frame.data[(90 + Math.floor(i / 12)) * frame.width + 122 + (i % 12)]!,
+    );
+    const { bins } = stopline(countSites({ ...frame, width: 12, height: 12, data: middle }));
+    const peak = bins[1].indexOf(Math.max(...bins[1]));
+    expect(Math.abs(binEdgeEv(peak) + 0.5 / BINS_PER_EV + 3.26)).toBeLessThan(0.1);
   });
 
   it.each(['portrait', 'landscape'] as Orientation[])('adds lamps up and sizes frames, %s', (orientation) => {

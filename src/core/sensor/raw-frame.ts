@@ -47,13 +47,6 @@ export function cfaIndex(x: number, y: number): number {
   return ((y & 1) << 1) | (x & 1);
 }
 
-/** Number of sites of each CFA channel in a mosaic, also of odd size. */
-export function sitesPerChannel(width: number, height: number): [number, number, number, number] {
-  const [evenX, oddX] = [(width + 1) >> 1, width >> 1];
-  const [evenY, oddY] = [(height + 1) >> 1, height >> 1];
-  return [evenX * evenY, oddX * evenY, evenX * oddY, oddX * oddY];
-}
-
 /** How far below white a site counts as clipped, DN: saturation is dead-on, the guard only covers averaging. */
 const CLIP_GUARD_DN = 4;
 

@@ -7,7 +7,7 @@ import {
   poissonTables,
   normalQuantiles,
 } from '../numeric/random';
-import { clipLevel, floorSignal, sitesPerChannel } from './raw-frame';
+import { clipLevel, floorSignal } from './raw-frame';
 import { exposeRows, gainDnPerE, noiseModel, SATURATION_EXPOSURE_ISO100 } from './sensor';
 import { SIM_ONE_SENSOR as sensor } from './sim-one';
 
@@ -134,12 +134,6 @@ describe('the sensor', () => {
 });
 
 describe('a mosaic', () => {
-  it.each([
-    [4, 4, [4, 4, 4, 4]],
-    [5, 3, [6, 4, 3, 2]],
-    [1, 1, [1, 0, 0, 0]],
-  ])('of %i×%i has its sites', (w, h, sites) => expect(sitesPerChannel(w, h)).toEqual(sites));
-
   it('clips a guard below white, never at or under black', () => {
     expect(clipLevel({ black: 256, white: 4095 })).toBe(4091);
     expect(clipLevel({ black: 0, white: 65535 })).toBe(65531);

@@ -32,7 +32,7 @@ export function ReleaseRow() {
         <Release />
         <Button
           label={patternOf(pattern).name}
-          name={`${patternOf(pattern).name} meter: next pattern (M)`}
+          name={`${patternOf(pattern).name} meter. ${patternOf(pattern).says} Next pattern (M)`}
           onPress={nextPattern}
           style={styles.side}
           testID="pattern"

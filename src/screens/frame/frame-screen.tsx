@@ -260,7 +260,7 @@ const styles = StyleSheet.create({
   panelHead: { flexDirection: 'row', justifyContent: 'space-between', marginBottom: 4 },
   tableRow: { flexDirection: 'row', paddingVertical: 3 },
   cell: { flex: 1, textAlign: 'right' },
-  firstCell: { flex: 0, width: 32, textAlign: 'left' },
+  firstCell: { flexGrow: 0, flexShrink: 0, flexBasis: 32, textAlign: 'left' },
   dataRow: { flexDirection: 'row', paddingVertical: 3 },
   dataName: { width: 124 },
   dataValue: { flex: 1 },
