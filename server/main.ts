@@ -39,6 +39,7 @@ export async function buildServer({ app, scenes, demo }: ServerOptions): Promise
   await server.register(fastifyStatic, {
     root: app,
     wildcard: false,
+    cacheControl: false,
     // Built files carry a hash of their content in the name; the page itself must be asked for anew.
     setHeaders: (reply, path) => {
       const hashed = path.includes('_expo') || path.includes('/assets/');

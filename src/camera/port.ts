@@ -1,9 +1,8 @@
 // What the program asks of a camera, simulated or real: a profile, settings to apply, a stream of reports, captures
 // as a sequence of events with a cancel. A new camera is a new folder beside this file.
-import type { FrameRecord } from '../core/frame/record';
 import type { Press } from '../core/frame/shoot';
 import type { Orientation } from '../core/scene/view';
-import type { CaptureStage } from '../workers/darkroom.worker';
+import type { CaptureOutcome, CaptureStage } from '../workers/darkroom.worker';
 import type { FinderOrder, FinderReport } from '../workers/finder-protocol';
 
 export interface CameraProfile {
@@ -19,15 +18,14 @@ export interface CameraProfile {
 export type CapturePlan = Omit<Press, 'scene'> & { readonly orientation: Orientation };
 
 export type CaptureEvent =
-  | { readonly kind: 'progress'; readonly stage: CaptureStage; readonly share: number }
-  | { readonly kind: 'saved'; readonly record: FrameRecord };
+  { readonly kind: 'progress'; readonly stage: CaptureStage; readonly share: number } | CaptureOutcome;
 
 export interface Camera {
   readonly profile: CameraProfile;
   /** Gives the camera the canvas it draws the finder on. @throws Error when the camera cannot start. */
   open(canvas: HTMLCanvasElement, onReport: (report: FinderReport) => void): Promise<void>;
   apply(order: FinderOrder): void;
-  /** Takes a frame; ends after `saved`. Aborting the signal ends it with an AbortError and keeps nothing. */
+  /** Takes a frame; ends after `saved` or `unsaved`. Aborting the signal ends it with an AbortError and keeps nothing. */
   capture(plan: CapturePlan, signal: AbortSignal): AsyncGenerator<CaptureEvent, void, void>;
   close(): void;
 }

@@ -1,6 +1,7 @@
 // One press from the finder to the roll: is there room, take, follow its progress, tell the roll. A second press while
 // one is running does nothing; cancel ends it.
 import type { Camera } from '../camera/port';
+import { fileName } from '../library/file-name';
 import { framesLeft, rollChanged } from '../library/roll';
 import { frameId } from '../vault/frame-id';
 import { useDesk } from './desk';
@@ -41,8 +42,12 @@ export async function press(camera: Camera): Promise<void> {
     };
     for await (const event of camera.capture(plan, controller.signal)) {
       if (event.kind === 'progress') setCapture({ kind: 'busy', stage: event.stage, share: event.share });
+      else if (event.kind === 'saved') setCapture({ kind: 'idle' });
+      else {
+        const rescue = { name: fileName(event.record), dng: event.dng };
+        setCapture({ kind: 'failed', message: unsavedWords(event.reason), rescue });
+      }
     }
-    setCapture({ kind: 'idle' });
   } catch (error) {
     if (controller.signal.aborted) setCapture({ kind: 'idle' });
     else setCapture({ kind: 'failed', message: failureWords(error) });
@@ -58,5 +63,10 @@ export function cancelCapture(): void {
 
 function failureWords(error: unknown): string {
   const message = error instanceof Error ? error.message : String(error);
-  return /quota/i.test(message) ? STORE_FULL : `Not saved: ${message}. Nothing was kept; press again.`;
+  return `Not taken: ${message}. Press again.`;
+}
+
+function unsavedWords(reason: string): string {
+  const why = /quota/i.test(reason) ? 'the store is full' : reason;
+  return `Taken, but not saved: ${why}. Download it now.`;
 }

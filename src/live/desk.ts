@@ -24,7 +24,13 @@ export type Scope = 'raw' | 'picture';
 export type CaptureState =
   | { readonly kind: 'idle' }
   | { readonly kind: 'busy'; readonly stage: CaptureStage; readonly share: number }
-  | { readonly kind: 'failed'; readonly message: string };
+  | { readonly kind: 'failed'; readonly message: string; readonly rescue?: UnsavedFile };
+
+/** A frame that was taken but that the store would not have: to be downloaded before it is gone. */
+export interface UnsavedFile {
+  readonly name: string;
+  readonly dng: Uint8Array;
+}
 
 export type CameraState =
   | { readonly kind: 'starting' }

@@ -28,6 +28,15 @@ export interface FitPicture {
   readonly histogram: PictureHistogram;
 }
 
+export type CaptureOutcome =
+  | { readonly kind: 'saved'; readonly record: FrameRecord }
+  | {
+      readonly kind: 'unsaved';
+      readonly record: FrameRecord;
+      readonly dng: Uint8Array;
+      readonly reason: string;
+    };
+
 const vault = openVault();
 let scene: { url: string; scene: Scene } | undefined;
 let opened: { id: string; frame: RawFrame } | undefined;
@@ -39,31 +48,36 @@ const api = {
   },
 
   /**
-   * Takes one frame and returns its record when the file in the store has been read back and found the same.
-   * @throws Error with a message for people; nothing stays in the sheet then
+   * Takes one frame. It is saved when the file in the store has been read back and found the same; when the store will not
+   * have it, the file itself comes back so that it is not lost.
+   * @throws Error with a message for people when there is no file to save
    */
   async capture(
     sceneUrl: string,
     orientation: Orientation,
     press: Press,
     onProgress: (stage: CaptureStage, share: number) => void,
-  ): Promise<FrameRecord> {
+  ): Promise<CaptureOutcome> {
     const view = viewScene(await sceneAt(sceneUrl), SIM_ONE, orientation);
-    const shot = await shoot(view, press, {
+    const { record, dng, thumbnailJpeg, frame } = await shoot(view, press, {
       longSide: SIM_ONE.sensor.width,
       compression: 'lossless-jpeg',
       encodeJpeg,
       onProgress,
     });
-    onProgress('store', 0);
-    await vault.putFile(shot.record.id, shot.dng, shot.thumbnailJpeg);
-    onProgress('verify', 0);
-    const back = readDng(await vault.file(shot.record.id));
-    if (!sameSamples(back.data, shot.frame.data))
-      throw new Error('The stored file does not match the exposure');
-    await vault.putRecord(shot.record);
-    onProgress('verify', 1);
-    return shot.record;
+    try {
+      onProgress('store', 0);
+      await vault.putFile(record.id, dng, thumbnailJpeg);
+      onProgress('verify', 0);
+      const back = readDng(await vault.file(record.id));
+      if (!sameSamples(back.data, frame.data)) throw new Error('The stored file does not match the exposure');
+      await vault.putRecord(record);
+      onProgress('verify', 1);
+      return { kind: 'saved', record };
+    } catch (error) {
+      const reason = error instanceof Error ? error.message : String(error);
+      return Comlink.transfer({ kind: 'unsaved', record, dng, reason }, [dng.buffer as ArrayBuffer]);
+    }
   },
 
   /** Opens a frame's file. @throws DngError when it is broken, Error when it is not there. */

@@ -276,6 +276,32 @@ describe('on a phone', () => {
     expect(await words(page, 'capture-failed')).toMatch(/store is full.*Export/);
   });
 
+  it('a store that will not have the file gives the file itself to be downloaded', async () => {
+    // Storing happens in the darkroom's worker: its database is made to refuse what is large.
+    await page.evaluateOnNewDocument(() => {
+      const Real = Worker;
+      window.Worker = class extends Real {
+        constructor(url: string | URL, options?: WorkerOptions) {
+          if (!String(url).includes('darkroom')) super(url, options);
+          else {
+            const refuse = `const put = IDBObjectStore.prototype.put;
+              IDBObjectStore.prototype.put = function (value, key) {
+                if (String(key).startsWith('dng:')) throw new DOMException('Quota exceeded', 'QuotaExceededError');
+                return put.call(this, value, key);
+              };
+              importScripts('${new URL(String(url), location.href).href}');`;
+            super(URL.createObjectURL(new Blob([refuse], { type: 'text/javascript' })), options);
+          }
+        }
+      };
+    });
+    await open(page);
+    await page.waitForSelector(`${byId('open-sheet')} img`);
+    await tap(page, 'release');
+    await page.waitForSelector(byId('rescue'), { timeout: 30_000 });
+    expect(await words(page, 'capture-failed')).toMatch(/Taken, but not saved.*Download/);
+  });
+
   it('remembers the desk over a reload', async () => {
     await tap(page, 'value-iso');
     await tap(page, 'step-400');

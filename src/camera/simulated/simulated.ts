@@ -72,13 +72,13 @@ async function* capture(
 ): AsyncGenerator<CaptureEvent, void, void> {
   const queue: CaptureEvent[] = [];
   let wake: () => void = () => undefined;
-  let outcome: { error?: unknown } | undefined;
+  let over: { error?: unknown } | undefined;
   const push = (event: CaptureEvent) => {
     queue.push(event);
     wake();
   };
   const end = (error?: unknown) => {
-    outcome ??= error === undefined ? {} : { error };
+    over ??= error === undefined ? {} : { error };
     wake();
   };
   const onAbort = () => {
@@ -97,8 +97,8 @@ async function* capture(
       Comlink.proxy((stage, share) => push({ kind: 'progress', stage, share })),
     )
     .then(
-      (record) => {
-        push({ kind: 'saved', record });
+      (outcome) => {
+        push(outcome);
         end();
       },
       (error: unknown) => end(error ?? new Error('The capture failed')),
@@ -107,10 +107,10 @@ async function* capture(
     for (;;) {
       const event = queue.shift();
       if (event) yield event;
-      else if (outcome) break;
+      else if (over) break;
       else await new Promise<void>((resolve) => (wake = resolve));
     }
-    if (outcome.error !== undefined) throw outcome.error;
+    if (over.error !== undefined) throw over.error;
   } finally {
     signal.removeEventListener('abort', onAbort);
   }

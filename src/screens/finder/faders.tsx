@@ -1,6 +1,7 @@
 // The faders of the desk side by side: name and value above (a tap opens the exact ladder), the track below.
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { extendedStops } from '../../core/exposure/settings';
 import { handHeldLimitS } from '../../core/optics/lens';
 import { COMPENSATION_LADDER, nearestStep, SHUTTER_LADDER, ISO_LADDER } from '../../core/units/ladders';
 import { camera } from '../../live/camera';
@@ -56,7 +57,7 @@ function DeskFader({
           {words}
         </Words>
         <Words kind="label" quiet style={styles.state}>
-          {id === 'compensation' ? (manual ? 'shifts zero' : 'moves target') : auto ? 'automatic' : 'by hand'}
+          {stateWords(id, auto, exact, manual)}
         </Words>
       </Pressable>
       <Fader
@@ -73,6 +74,12 @@ function DeskFader({
       />
     </View>
   );
+}
+
+function stateWords(id: FaderId, auto: boolean, exact: number, manual: boolean): string {
+  if (id === 'compensation') return manual ? 'shifts zero' : 'moves target';
+  if (auto) return 'automatic';
+  return id === 'iso' && extendedStops(exact) > 0 ? 'extended: raw as at 100' : 'by hand';
 }
 
 /** What the tool knows, at the track's edge: hand-held limit, base ISO, the compensation that just fits the highlights. */

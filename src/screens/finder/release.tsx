@@ -8,6 +8,7 @@ import { camera } from '../../live/camera';
 import { cancelCapture, press } from '../../live/capture';
 import { useDesk, type CaptureState } from '../../live/desk';
 import { Button } from '../../ui/button';
+import { saveFile } from '../../ui/save-file';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 
@@ -136,7 +137,16 @@ function CaptureLine({ capture }: { capture: CaptureState }) {
       <Words kind="label" style={styles.failed}>
         {capture.message}
       </Words>
-      <Button label="Sheet" kind="quiet" onPress={() => router.push('/sheet')} />
+      {capture.rescue ? (
+        <Button
+          label="Download"
+          kind="primary"
+          onPress={() => capture.rescue && saveFile(capture.rescue.dng, capture.rescue.name)}
+          testID="rescue"
+        />
+      ) : (
+        <Button label="Sheet" kind="quiet" onPress={() => router.push('/sheet')} />
+      )}
       <Button label="Dismiss" kind="quiet" onPress={() => setCapture({ kind: 'idle' })} />
     </View>
   );

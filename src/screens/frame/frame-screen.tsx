@@ -11,6 +11,7 @@ import { fileName } from '../../library/file-name';
 import { useRoll } from '../../library/roll';
 import { darkroom } from '../../camera/darkroom';
 import { Button } from '../../ui/button';
+import { saveFile } from '../../ui/save-file';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { percentWords } from '../finder/format';
@@ -220,15 +221,7 @@ function Download({ record, ready }: { record: FrameRecord; ready: boolean }) {
   const download = async () => {
     setState('busy');
     try {
-      const bytes = await darkroom().file(record.id, record.place);
-      const url = URL.createObjectURL(
-        new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/x-adobe-dng' }),
-      );
-      const link = document.createElement('a');
-      link.href = url;
-      link.download = fileName(record);
-      link.click();
-      setTimeout(() => URL.revokeObjectURL(url), 60_000);
+      saveFile(await darkroom().file(record.id, record.place), fileName(record));
       setState('idle');
     } catch {
       setState('failed');
