@@ -1,6 +1,6 @@
 // A vertical fader over a row of steps. Up is more. A filled cap is set by hand, a hollow one moves by itself. Dragging
 // is relative: the cap follows the thumb from wherever the thumb began.
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Line, Path, Rect } from 'react-native-svg';
 import { colour, radius } from './theme';
@@ -46,9 +46,16 @@ export function Fader({
   const ref = useRef<View>(null);
   const from = useRef(index);
   const [size, setSize] = useState({ width: 0, height: 0 });
+  // Compared with what was asked for last, not with what is drawn: a quick thumb is ahead of the drawing.
+  const asked = useRef<number | null>(null);
+  useEffect(() => {
+    asked.current = null;
+  }, [index, auto]);
   const go = (to: number) => {
     const held = Math.min(count - 1, Math.max(0, to));
-    if (held !== index || auto) onIndex(held);
+    if (held === (asked.current ?? (auto ? null : index))) return;
+    asked.current = held;
+    onIndex(held);
   };
   useDrag(ref, {
     onStart: () => {
@@ -61,7 +68,7 @@ export function Fader({
       if (key === 'Home') go(0);
       else if (key === 'End') go(count - 1);
       else if (key === 'a' || key === 'Backspace') onAuto();
-      else if (step !== undefined) go(index + step);
+      else if (step !== undefined) go((asked.current ?? index) + step);
       else return false;
       return true;
     },

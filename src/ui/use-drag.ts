@@ -47,6 +47,8 @@ export function useDrag(ref: RefObject<View | null>, handlers: DragHandlers): vo
     };
     const up = (e: PointerEvent) => {
       if (!active || e.pointerId !== active.id) return;
+      // A busy page may get the last stretch of a drag with its end only.
+      if (e.type === 'pointerup') move(e);
       const { moved } = active;
       active = undefined;
       if (moved) return latest.current.onEnd?.();

@@ -49,9 +49,20 @@ export async function openStage(folders: Partial<ServerOptions> = {}): Promise<S
 
 export const byId = (id: string) => `[data-testid="${id}"]`;
 
-/** Waits until the finder has drawn. */
+/** Waits until the finder has drawn and reported several frames. */
 export async function live(page: Page): Promise<void> {
-  await page.waitForSelector(byId('reading'), { timeout: 30_000 });
+  await page.waitForSelector(byId('reading'), { timeout: 15_000 });
+  await framesPass(page, 8);
+}
+
+/** Waits until the finder has drawn `count` more frames: what was set before is in them. */
+export async function framesPass(page: Page, count = 4): Promise<void> {
+  const from = await page.$eval('canvas', (canvas) => Number(canvas.dataset.frame ?? 0));
+  await page.waitForFunction(
+    (least: number) => Number(document.querySelector('canvas')?.dataset.frame ?? 0) >= least,
+    { timeout: 20_000 },
+    from + count,
+  );
 }
 
 /** Words of an element. */

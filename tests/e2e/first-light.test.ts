@@ -3,10 +3,11 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import axe from 'axe-core';
-import type { Page } from 'puppeteer-core';
+import type { Page, WebWorker } from 'puppeteer-core';
+import { SHUTTER_LADDER } from '../../src/core/units/ladders';
 import { checkDng } from '../../src/core/dng/check';
 import { pgmSamples, runTool } from '../reference/run-tool';
-import { byId, live, openStage, touchDrag, words, wordsBecome, type Stage } from './browser';
+import { byId, framesPass, live, openStage, touchDrag, words, wordsBecome, type Stage } from './browser';
 
 jest.setTimeout(120_000);
 
@@ -69,13 +70,10 @@ describe('on a phone', () => {
   it('a longer time by the fader clips more, a shorter one less, and the headroom follows', async () => {
     const before = percent(await words(page, 'clip-share'));
     const label = await words(page, 'shutter-words');
-    await touchDrag(page, 'fader-shutter', 0, -64);
-    await page.waitForFunction(
-      (s: string, was: string) => document.querySelector(s)?.textContent !== was,
-      {},
-      byId('shutter-words'),
-      label,
-    );
+    await touchDrag(page, 'fader-shutter', 0, -63);
+    // Seven pixels a click: three stops longer.
+    const longer = SHUTTER_LADDER[SHUTTER_LADDER.findIndex((step) => step.label === label) + 9]!.label;
+    await wordsBecome(page, 'shutter-words', new RegExp(`^${longer}$`));
     await page.waitForFunction(
       (s: string, was: number) =>
         Number(document.querySelector(s)?.textContent?.replace(/[<% ]/g, '')) > was * 2,
@@ -117,14 +115,7 @@ describe('on a phone', () => {
     const at = async (x: number, y: number) => {
       await page.touchscreen.tap(box.x + box.width * x, box.y + box.height * y);
       await wordsBecome(page, 'pattern', /Spot/);
-      await page
-        .waitForFunction(
-          (s: string, w: string) => document.querySelector(s)?.textContent !== w,
-          { timeout: 5000 },
-          byId('reading'),
-          await words(page, 'reading'),
-        )
-        .catch(() => undefined);
+      await framesPass(page);
       return Number(/EV (−?[\d.]+)/.exec(await words(page, 'reading'))![1]!.replace('−', '-'));
     };
     const dark = await at(0.75, 0.62);
@@ -278,25 +269,20 @@ describe('on a phone', () => {
 
   it('a store that will not have the file gives the file itself to be downloaded', async () => {
     // Storing happens in the darkroom's worker: its database is made to refuse what is large.
-    await page.evaluateOnNewDocument(() => {
-      const Real = Worker;
-      window.Worker = class extends Real {
-        constructor(url: string | URL, options?: WorkerOptions) {
-          if (!String(url).includes('darkroom')) super(url, options);
-          else {
-            const refuse = `const put = IDBObjectStore.prototype.put;
-              IDBObjectStore.prototype.put = function (value, key) {
-                if (String(key).startsWith('dng:')) throw new DOMException('Quota exceeded', 'QuotaExceededError');
-                return put.call(this, value, key);
-              };
-              importScripts('${new URL(String(url), location.href).href}');`;
-            super(URL.createObjectURL(new Blob([refuse], { type: 'text/javascript' })), options);
-          }
-        }
+    // It is the second worker of the page; the first, the finder's, has its own address.
+    const isDarkroom = (worker: WebWorker) => !worker.url().includes('/finder-');
+    const darkroom =
+      page.workers().find(isDarkroom) ??
+      (await new Promise<WebWorker>((done) =>
+        page.on('workercreated', (worker) => isDarkroom(worker) && done(worker)),
+      ));
+    await darkroom.evaluate(() => {
+      const put = IDBObjectStore.prototype.put;
+      IDBObjectStore.prototype.put = function (value: unknown, key?: IDBValidKey) {
+        if (String(key).startsWith('dng:')) throw new DOMException('Quota exceeded', 'QuotaExceededError');
+        return put.call(this, value, key);
       };
     });
-    await open(page);
-    await page.waitForSelector(`${byId('open-sheet')} img`);
     await tap(page, 'release');
     await page.waitForSelector(byId('rescue'), { timeout: 30_000 });
     expect(await words(page, 'capture-failed')).toMatch(/Taken, but not saved.*Download/);

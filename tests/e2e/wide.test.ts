@@ -2,7 +2,7 @@
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { byId, live, openStage, words, wordsBecome, type Stage } from './browser';
+import { byId, framesPass, live, openStage, words, wordsBecome, type Stage } from './browser';
 
 jest.setTimeout(120_000);
 
@@ -78,10 +78,12 @@ describe('on a wide screen', () => {
     await page.focus(byId('fader-shutter'));
     await page.keyboard.press('ArrowUp');
     await wordsBecome(page, 'shutter-words', /./);
+    await framesPass(page);
     const at50 = Number.parseFloat(await words(page, 'clip-share'));
     await page.focus(byId('fader-iso'));
     for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowUp');
     await wordsBecome(page, 'iso-words', /^100$/);
+    await framesPass(page);
     const at100 = Number.parseFloat(await words(page, 'clip-share'));
     expect(Math.abs(at100 - at50)).toBeLessThanOrEqual(Math.max(0.2, at50 * 0.06));
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
