@@ -8,6 +8,8 @@ export interface ButtonProps {
   readonly onPress: () => void;
   /** Set for a switch: on or off. */
   readonly on?: boolean;
+  /** Marks the value that stands now among several, also when it was not chosen by hand. */
+  readonly current?: boolean;
   readonly kind?: 'plain' | 'primary' | 'quiet';
   readonly disabled?: boolean;
   /** A longer name for assistive technology; must contain the label. */
@@ -16,7 +18,17 @@ export interface ButtonProps {
   readonly testID?: string;
 }
 
-export function Button({ label, onPress, on, kind = 'plain', disabled, name, style, testID }: ButtonProps) {
+export function Button({
+  label,
+  onPress,
+  on,
+  current,
+  kind = 'plain',
+  disabled,
+  name,
+  style,
+  testID,
+}: ButtonProps) {
   return (
     <Pressable
       role={on === undefined ? 'button' : 'switch'}
@@ -26,11 +38,13 @@ export function Button({ label, onPress, on, kind = 'plain', disabled, name, sty
       disabled={disabled}
       onPress={onPress}
       testID={testID}
+      {...(current ? { dataSet: { current: '1' } } : null)}
       style={({ pressed }) => [
         styles.button,
         kind === 'primary' && styles.primary,
         kind === 'quiet' && styles.quietButton,
         on && styles.on,
+        current && styles.current,
         (pressed || disabled) && styles.dim,
         style,
       ]}
@@ -61,5 +75,6 @@ const styles = StyleSheet.create({
   quietButton: { backgroundColor: 'transparent' },
   on: { backgroundColor: '#3A3550' },
   onText: { color: colour.accent },
+  current: { borderWidth: 1, borderColor: colour.quiet },
   dim: { opacity: 0.6 },
 });

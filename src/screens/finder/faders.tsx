@@ -1,5 +1,5 @@
 // The faders of the desk side by side: name and value above (a tap opens the exact ladder), the track below.
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { extendedStops } from '../../core/exposure/settings';
 import { handHeldLimitS } from '../../core/optics/lens';
@@ -111,6 +111,12 @@ export function LadderSheet({ fader, onClose }: { fader: FaderId; onClose: () =>
   const auto = fader === 'compensation' ? exact === 0 : controls[fader].auto;
   const current = nearestStep(LADDERS[fader], exact);
   const steps = LADDERS[fader].map((step, i) => ({ step, i })).reverse();
+  const scroll = useRef<View>(null);
+  // Opens where the value stands, not at the ladder's end.
+  useEffect(() => {
+    const list = scroll.current as unknown as HTMLElement | null;
+    list?.querySelector('[data-current]')?.scrollIntoView({ block: 'center' });
+  }, []);
   return (
     <SheetPanel title={NAMES[fader]} onClose={onClose}>
       <View style={styles.sheetHead}>
@@ -127,10 +133,11 @@ export function LadderSheet({ fader, onClose }: { fader: FaderId; onClose: () =>
         />
       </View>
       <ScrollView style={styles.sheetScroll} tabIndex={0}>
-        <View style={styles.grid}>
+        <View ref={scroll} style={styles.grid}>
           {steps.map(({ step, i }) => (
             <Button
               key={step.label}
+              current={i === current}
               label={step.label}
               on={!auto && i === current}
               onPress={() => set(fader, i)}
@@ -154,5 +161,5 @@ const styles = StyleSheet.create({
   sheetHead: { flexDirection: 'row', gap: space.one, marginBottom: space.one },
   sheetScroll: { flexShrink: 1 },
   grid: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one },
-  step: { width: 78 },
+  step: { width: '23%' },
 });
