@@ -39,6 +39,12 @@ const api = {
 
 export type FinderWorkerApi = typeof api;
 
+/** The whole scene waits for the first frame: unpacking it would keep the worker from drawing when the canvas comes. */
+let drawn: () => void = () => undefined;
+const firstDrawn = new Promise<void>((resolve) => {
+  drawn = resolve;
+});
+
 let loading: { url: string; look: Promise<void> } | undefined;
 
 function firstLook(url: string): Promise<void> {
@@ -53,10 +59,10 @@ async function loadScene(url: string): Promise<void> {
   const bytes = new Uint8Array(await response.arrayBuffer());
   scene = await readScenePack(bytes, true);
   drawFrame();
-  const started = performance.now();
-  void readScenePack(bytes).then((whole) => {
+  void firstDrawn.then(async () => {
+    const started = performance.now();
+    scene = await readScenePack(bytes);
     performance.measure('velmo-unpack', { start: started });
-    scene = whole;
     finder = undefined;
     schedule(0);
   });
@@ -126,6 +132,7 @@ function drawFrame(): void {
     midGreyEv: measured.midGreyEv,
     stageMs,
   });
+  drawn();
   schedule(Math.max(0, FRAME_MS - (performance.now() - started)));
 }
 
