@@ -7,15 +7,17 @@ import { encodeJpeg } from '../cli/jpeg';
 import { readDng } from '../src/core/dng/read';
 import { writeDng } from '../src/core/dng/write';
 import { checkDng } from '../src/core/dng/check';
-import { finderFor } from '../src/core/finder/finder';
+import { finderFor, type Finder, type FinderAsk } from '../src/core/finder/finder';
 import { developReduced } from '../src/core/raw/develop';
 import { countSites } from '../src/core/raw/statistics';
 import { captureFrame } from '../src/core/scene/capture';
 import { readScenePack } from '../src/core/scene/pack';
-import { projectorFor, viewScene } from '../src/core/scene/view';
+import { plateRows, previewStage } from '../src/core/scene/light-rows';
+import { OPENING } from '../src/core/scene/outside';
+import { viewScene } from '../src/core/scene/view';
 import { pictureHistogram } from '../src/core/scopes/picture-histogram';
 import { stopline } from '../src/core/scopes/stopline';
-import { SIM_ONE } from '../src/core/sensor/sim-one';
+import { SIM_ONE_WIDE } from '../src/core/sensor/sim-one';
 import { fromBase64, toBase64 } from '../src/vault/base64';
 
 interface Row {
@@ -46,7 +48,7 @@ function row(name: string, medianMs: number, referenceName: string, referenceMs:
 async function main(): Promise<void> {
   const log = console.log;
   console.log = () => undefined; // utif2 prints as it decodes
-  const bytes = readFileSync(join(__dirname, '..', 'assets', 'scenes', 'wheel-bench.vsc'));
+  const bytes = readFileSync(join(__dirname, '..', 'assets', 'scenes', 'wheel-bench.wide.vsc'));
 
   // ---- scene
   const floats = new Float32Array(3 << 20);
@@ -57,63 +59,89 @@ async function main(): Promise<void> {
   row('scene: unpack, first look', await time(7, () => readScenePack(bytes, true)), passName, pass);
   row('scene: unpack, whole', await time(7, () => readScenePack(bytes)), passName, pass);
   const scene = await readScenePack(bytes);
-  row('scene: through the lens', await time(5, () => viewScene(scene, SIM_ONE, 'portrait')), passName, pass);
+  row(
+    'scene: through the lens',
+    await time(5, () => viewScene(scene, SIM_ONE_WIDE, 'portrait')),
+    passName,
+    pass,
+  );
 
   // ---- finder, 480×640, all stages that run for each frame
-  const view = viewScene(scene, SIM_ONE, 'portrait');
-  const finder = finderFor(view);
+  const view = viewScene(scene, SIM_ONE_WIDE, 'portrait');
   const ask = {
     controls: { shutter: { auto: true, exact: 1 / 128 }, iso: { auto: true, exact: 100 }, compensationEv: 0 },
     pattern: 'evaluative' as const,
     spot: { x: 0.5, y: 0.5 },
     lockedEv100: null,
+    focusM: null,
   };
-  const stages: Record<string, number[]> = {};
-  const whole: number[] = [];
-  for (let i = 0; i < 60; i++) {
-    const start = performance.now();
-    let mark = start;
-    const lap = (stage: string) => {
-      const now = performance.now();
-      if (i >= 15) (stages[stage] ??= []).push(now - mark);
-      mark = now;
-    };
-    const frame = finder.measure(ask, i, lap);
-    stopline(frame.counted);
-    lap('stopline');
-    finder.develop(frame);
-    lap('develop');
-    finder.markClipping(frame);
-    lap('marks');
-    if (i >= 15) whole.push(mark - start);
-    pictureHistogram(finder.rgba);
-    lap('picture histogram');
-  }
   const pixels = new Uint8ClampedArray(480 * 640 * 4);
   const copy = await time(21, () => {
     for (let i = 0; i < pixels.length; i++) pixels[i] = i;
   });
   const copyName = 'one pass over 480×640 RGBA bytes';
-  for (const [stage, times] of Object.entries(stages)) row(`finder: ${stage}`, median(times), copyName, copy);
-  row('finder: whole frame', median(whole), copyName, copy);
+  /** Medians of the stages of a finder that runs for a while. */
+  const run = (name: string, finder: Finder, asked: FinderAsk) => {
+    const stages: Record<string, number[]> = {};
+    const whole: number[] = [];
+    for (let i = 0; i < 60; i++) {
+      const start = performance.now();
+      let mark = start;
+      const lap = (stage: string) => {
+        const now = performance.now();
+        if (i >= 15) (stages[stage] ??= []).push(now - mark);
+        mark = now;
+      };
+      const frame = finder.measure(asked, i, { timeS: i / 25, sinceTouchS: 60 }, lap);
+      stopline(frame.counted);
+      lap('stopline');
+      finder.develop(frame);
+      lap('develop');
+      finder.markClipping(frame);
+      lap('marks');
+      if (i >= 15) whole.push(mark - start);
+      pictureHistogram(finder.rgba);
+      lap('picture histogram');
+    }
+    for (const [stage, times] of Object.entries(stages))
+      row(`${name}: ${stage}`, median(times), copyName, copy);
+    row(`${name}: whole frame`, median(whole), copyName, copy);
+  };
+  const still = viewScene(scene, SIM_ONE_WIDE, 'portrait', { ...OPENING, support: 'tripod', wheel: 'still' });
+  run('finder at rest', finderFor(still), ask);
+  run('finder, wheel turning, by hand', finderFor(view), ask);
+  const slow = { ...ask.controls, shutter: { auto: false, exact: 1 / 4 } };
+  run('finder, 1/4 s by hand, near focus', finderFor(view), { ...ask, controls: slow, focusM: 0.4 });
+  const stage = previewStage(view, 640);
+  row('finder: focus moved', await time(9, () => stage.focused(0.3)), copyName, copy);
 
   // ---- capture, 12 MP
   const order = {
     settings: { shutterS: 1 / 512, iso: 100, apertureN: 1.8, compensationEv: 0 },
-    colour: { colorMatrix: SIM_ONE.colorMatrix, asShotNeutral: [0.5, 1, 0.7] as const, kelvin: 5500 },
+    colour: { colorMatrix: SIM_ONE_WIDE.colorMatrix, asShotNeutral: [0.5, 1, 0.7] as const, kelvin: 5500 },
     seed: 1,
     timeMs: 0,
     offsetMinutes: 0,
-    scene: 'wheel-bench',
+    clockS: 0,
   };
-  const expose = await time(3, () => captureFrame(SIM_ONE, projectorFor(view, 4032), order));
-  const frame = captureFrame(SIM_ONE, projectorFor(view, 4032), order);
+  const rest = { support: 'tripod' as const, press: 0, sinceTouchS: 60 };
+  const hand = { support: 'hand' as const, press: 0.5, sinceTouchS: 0 };
+  const expose = await time(3, () => captureFrame(plateRows(view, 4032, 1.4), order, rest));
+  const slowOrder = { ...order, settings: { ...order.settings, shutterS: 1 / 4 } };
+  const frame = captureFrame(plateRows(view, 4032, 1.4), order, rest);
   const samples = new Uint16Array(frame.data.length);
   const plain = await time(5, () => {
     for (let i = 0; i < samples.length; i++) samples[i] = frame.data[i]! + 1;
   });
   const plainName = 'one pass over 12 million samples';
   row('capture: expose', expose, plainName, plain);
+  row(
+    'capture: expose 1/4 s by hand',
+    await time(1, () => captureFrame(plateRows(view, 4032, 1.4), slowOrder, hand)),
+    plainName,
+    plain,
+  );
+  row('capture: defocus the plates', await time(3, () => plateRows(view, 4032, 0.2)), plainName, plain);
   row(
     'capture: small pictures',
     await time(3, () => [developReduced(frame, 1008, 1344), developReduced(frame, 240, 320)]),

@@ -6,11 +6,14 @@ export interface Arguments {
   readonly command: string | undefined;
   readonly rest: readonly string[];
   readonly flags: ReadonlyMap<string, string>;
+  /** Every value of a flag that was given more than once. */
+  readonly many: ReadonlyMap<string, readonly string[]>;
   readonly json: boolean;
 }
 
 export function parseArguments(argv: readonly string[], known: readonly string[]): Arguments {
   const flags = new Map<string, string>();
+  const many = new Map<string, string[]>();
   const rest: string[] = [];
   let json = false;
   for (let i = 0; i < argv.length; i++) {
@@ -23,9 +26,10 @@ export function parseArguments(argv: readonly string[], known: readonly string[]
       const value = inline ?? argv[++i];
       if (value === undefined) throw new UsageError(`--${name} needs a value`);
       flags.set(name, value);
+      many.set(name, [...(many.get(name) ?? []), value]);
     } else rest.push(word);
   }
-  return { command: rest[0], rest: rest.slice(1), flags, json };
+  return { command: rest[0], rest: rest.slice(1), flags, many, json };
 }
 
 /** One of a few words. */

@@ -26,6 +26,11 @@ const FLAGS = [
     'compression',
     'out',
     'time',
+    'lens',
+    'lamp',
+    'support',
+    'wheel',
+    'focus',
   ],
 ];
 
@@ -34,6 +39,7 @@ const USAGE = `Velmo
   meter --scene ID [--pattern evaluative|centre|spot] [--at X,Y] [--ev EV] [--shutter T] [--iso S]
   shoot --scene ID [--shutter T] [--iso S] [--ev EV] [--seed N] [--size full|preview]
         [--orientation portrait|landscape] [--compression lossless-jpeg|none] --out FILE.dng
+  both: [--lens wide|ultra-wide|tele] [--focus METRES|inf] [--lamp NAME=0..1 …] [--support tripod|hand] [--wheel still|slow|fast]
   check FILE.dng                             is the file sound, what does its raw hold
 Every command takes --json.`;
 

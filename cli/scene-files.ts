@@ -1,25 +1,31 @@
 // The packed scenes that ship with the program.
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readScenePack } from '../src/core/scene/pack';
-import type { Scene } from '../src/core/scene/scene';
+import type { Scene, SceneListing } from '../src/core/scene/scene';
+import type { LensId } from '../src/core/sensor/sim-one';
 import { UsageError } from './arguments';
 
 const folder = join(__dirname, '..', 'assets', 'scenes');
 
-export function sceneIds(): string[] {
-  return readdirSync(folder)
-    .filter((name) => name.endsWith('.vsc'))
-    .map((name) => name.slice(0, -4))
-    .sort();
+/** Scenes in the order of the firing day. */
+export function sceneList(): SceneListing[] {
+  return JSON.parse(readFileSync(join(folder, 'scenes.json'), 'utf8')) as SceneListing[];
 }
 
 /** @throws UsageError that lists the scenes when there is none of this name. */
-export async function loadScene(id: string | undefined): Promise<Scene> {
-  if (!id) throw new UsageError(`--scene is missing. Scenes: ${sceneIds().join(', ')}`);
-  const file = join(folder, `${id}.vsc`);
-  if (!/^[a-z0-9-]+$/.test(id) || !existsSync(file)) {
-    throw new UsageError(`No scene ${id}. Scenes: ${sceneIds().join(', ')}`);
+export async function loadScene(id: string | undefined, lens: LensId = 'wide'): Promise<Scene> {
+  return readScenePack(sceneBytes(id, lens));
+}
+
+export function sceneBytes(id: string | undefined, lens: LensId): Uint8Array {
+  const list = sceneList();
+  const all = list.map((scene) => scene.id).join(', ');
+  if (!id) throw new UsageError(`--scene is missing. Scenes: ${all}`);
+  const found = list.find((scene) => scene.id === id);
+  if (!found) throw new UsageError(`No scene ${id}. Scenes: ${all}`);
+  if (!found.lenses.includes(lens)) {
+    throw new UsageError(`${id} is not there for the ${lens}. Lenses: ${found.lenses.join(', ')}`);
   }
-  return readScenePack(readFileSync(file));
+  return readFileSync(join(folder, `${id}.${lens}.vsc`));
 }

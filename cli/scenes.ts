@@ -1,19 +1,32 @@
+import { readSceneDescription } from '../src/core/scene/pack';
 import { SIM_ONE } from '../src/core/sensor/sim-one';
 import type { Arguments } from './arguments';
-import { loadScene, sceneIds } from './scene-files';
+import { sceneBytes, sceneList } from './scene-files';
 
-export async function scenes(args: Arguments): Promise<number> {
-  const found = await Promise.all(
-    sceneIds().map(async (id) => {
-      const { description } = await loadScene(id);
-      const { name, says, lamps, patches } = description;
-      return { id, name, says, camera: SIM_ONE.name, lenses: [SIM_ONE.lens.name], lamps, patches };
-    }),
-  );
+export function scenes(args: Arguments): number {
+  const found = sceneList().map(({ id, name, says, lenses, lamps, oneOf, bytes }) => ({
+    id,
+    name,
+    says,
+    camera: SIM_ONE.wide.name,
+    lenses: lenses.map((lens) => ({
+      id: lens,
+      name: SIM_ONE[lens].lens.name,
+      equivalentMm: SIM_ONE[lens].equivalentMm,
+      bytes: bytes[lens],
+      patches: readSceneDescription(sceneBytes(id, lens)).patches,
+    })),
+    lamps,
+    ...(oneOf ? { oneOf } : {}),
+    patches: readSceneDescription(sceneBytes(id, 'wide')).patches,
+  }));
   if (args.json) console.log(JSON.stringify(found));
   else {
     for (const scene of found) {
       console.log(`${scene.id}  ${scene.name}: ${scene.says}`);
+      console.log(
+        `    lenses ${scene.lenses.map((l) => l.id).join(', ')}; lamps ${scene.lamps.map((l) => l.id).join(', ')}`,
+      );
       for (const p of scene.patches) console.log(`    ${p.name}: ${p.luminance} cd/m² at ${p.distanceM} m`);
     }
   }

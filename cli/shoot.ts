@@ -8,12 +8,14 @@ import { choice, UsageError, wholeNumber, type Arguments } from './arguments';
 import { ask, printable } from './exposure';
 import { encodeJpeg } from './jpeg';
 
+const DAY_S = 86_400;
+
 export async function shootCommand(args: Arguments): Promise<number> {
   const out = args.flags.get('out');
   if (!out) throw new UsageError('--out is missing: the DNG to write');
   const size = choice(args, 'size', ['full', 'preview'] as const, 'full');
   const compression = choice(args, 'compression', ['lossless-jpeg', 'none'] as const, 'lossless-jpeg');
-  const { view, scene, pattern, controls, resolved } = await ask(args);
+  const { view, focusM, pattern, controls, resolved } = await ask(args);
   const { settings } = resolved;
   const time = args.flags.get('time');
   const timeMs = time === undefined ? Date.now() : Date.parse(time);
@@ -23,7 +25,11 @@ export async function shootCommand(args: Arguments): Promise<number> {
     view,
     {
       settings,
-      scene,
+      // Without a time, the same words make the same picture.
+      clockS: time === undefined ? 0 : (timeMs / 1000) % DAY_S,
+      focusM,
+      // A press by hand is of middling strength; from the terminal nobody touches what stands on a tripod.
+      steadiness: { support: view.outside.support, press: 0.5, sinceTouchS: Infinity },
       seed: wholeNumber(args, 'seed', 1),
       timeMs,
       offsetMinutes: -new Date(timeMs).getTimezoneOffset(),

@@ -29,7 +29,7 @@ export function buildAll() {
     ['src/core', 'cli', 'tools/demo-roll.ts', 'assets/scenes'],
     join(cache, 'demo', 'roll.json'),
     () => {
-      console.log('Taking the demo roll: six frames…');
+      console.log('Taking the demo roll: eight frames…');
       run('npx', ['tsx', 'tools/demo-roll.ts']);
     },
   );
@@ -49,7 +49,7 @@ function addBootScript() {
     join(root, 'dist', 'boot.js'),
     `if (location.pathname === '/') {
   self.velmoFinder = new Worker('/${scripts}/${finder}');
-  self.velmoFinder.postMessage({ velmoScene: '/scenes/wheel-bench.vsc' });
+  self.velmoFinder.postMessage({ velmoScene: { id: 'wheel-bench', lens: 'wide' } });
 }
 `,
   );

@@ -1,4 +1,4 @@
-// Takes the six frames of the demo roll with the core itself: DNGs, thumbnails and records in .cache/demo.
+// Takes the frames of the demo roll with the core itself: DNGs, thumbnails and records in .cache/demo.
 import { createHash } from 'node:crypto';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -9,9 +9,10 @@ import { resolveExposure, type ExposureControls } from '../src/core/exposure/aut
 import type { FramePoint } from '../src/core/meter/luminance-map';
 import type { PatternId } from '../src/core/meter/pattern';
 import { readMeter } from '../src/core/meter/read';
-import { handHeldLimitS } from '../src/core/optics/lens';
+import { automaticLimits, focusOf } from '../src/core/finder/finder';
+import { OPENING } from '../src/core/scene/outside';
 import { viewScene, type Orientation } from '../src/core/scene/view';
-import { SIM_ONE } from '../src/core/sensor/sim-one';
+import { SIM_ONE, type LensId } from '../src/core/sensor/sim-one';
 import { parseIso, parseShutter } from '../src/core/units/ladders';
 import { toBase64 } from '../src/vault/base64';
 import { frameId } from '../src/vault/frame-id';
@@ -24,6 +25,9 @@ interface Take {
   readonly shutter?: string;
   readonly iso?: string;
   readonly thirds?: number;
+  readonly scene?: string;
+  readonly lens?: LensId;
+  readonly tripod?: boolean;
 }
 
 /** The morning of the firing, an invented day. */
@@ -35,25 +39,44 @@ const TAKES: readonly Take[] = [
   { minute: 1, orientation: 'portrait', pattern: 'evaluative', thirds: -6 },
   { minute: 3, orientation: 'landscape', pattern: 'spot', at: { x: 0.717, y: 0.643 } },
   { minute: 4, orientation: 'landscape', pattern: 'spot', at: { x: 0.41, y: 0.37 } },
-  { minute: 9, orientation: 'portrait', pattern: 'centre', shutter: '1/60', iso: '50' },
-  { minute: 11, orientation: 'landscape', pattern: 'centre', shutter: '1/2000', iso: '1600' },
+  {
+    minute: 41,
+    orientation: 'portrait',
+    pattern: 'centre',
+    scene: 'glaze-table',
+    lens: 'tele',
+    tripod: true,
+  },
+  { minute: 58, orientation: 'landscape', pattern: 'centre', scene: 'soot-wall', thirds: -6 },
+  { minute: 431, orientation: 'portrait', pattern: 'evaluative', scene: 'shed-door', thirds: -3 },
+  {
+    minute: 940,
+    orientation: 'landscape',
+    pattern: 'spot',
+    at: { x: 0.53, y: 0.5 },
+    scene: 'spy-hole',
+    lens: 'tele',
+  },
 ];
 
 async function main() {
   const folder = join(__dirname, '..', '.cache', 'demo');
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(folder, { recursive: true });
-  const scene = await loadScene('wheel-bench');
   const roll = [];
   for (const [i, take] of TAKES.entries()) {
-    const view = viewScene(scene, SIM_ONE, take.orientation);
+    const camera = SIM_ONE[take.lens ?? 'wide'];
+    const scene = await loadScene(take.scene ?? 'wheel-bench', camera.lensId);
+    const outside = { ...OPENING, support: take.tripod ? ('tripod' as const) : ('hand' as const) };
+    const view = viewScene(scene, camera, take.orientation, outside);
     const controls: ExposureControls = {
       shutter: { auto: !take.shutter, exact: take.shutter ? parseShutter(take.shutter).exact : 1 / 128 },
       iso: { auto: !take.iso, exact: take.iso ? parseIso(take.iso).exact : 100 },
       compensationEv: (take.thirds ?? 0) / 3,
     };
-    const reading = readMeter(view.luminance, take.pattern, take.at ?? { x: 0.5, y: 0.5 });
-    const limits = { apertureN: SIM_ONE.lens.apertureN, handHeldS: handHeldLimitS(SIM_ONE.equivalentMm) };
+    const spot = take.at ?? { x: 0.5, y: 0.5 };
+    const reading = readMeter(view.luminance, take.pattern, spot);
+    const limits = automaticLimits(camera, outside.support);
     const { settings } = resolveExposure(controls, reading.ev100, limits);
     const timeMs = START + take.minute * 60_000 + i * 7_130;
     const id = frameId(timeMs, createHash('sha256').update(`demo ${i}`).digest());
@@ -70,9 +93,11 @@ async function main() {
         seed: 100 + i,
         timeMs,
         offsetMinutes: OFFSET_MINUTES,
-        scene: 'wheel-bench',
+        clockS: (timeMs / 1000) % 86_400,
+        focusM: focusOf(view, { focusM: null, pattern: take.pattern, spot }),
+        steadiness: { support: outside.support, press: 0.5, sinceTouchS: Infinity },
       },
-      { longSide: SIM_ONE.sensor.width, compression: 'lossless-jpeg', encodeJpeg },
+      { longSide: camera.sensor.width, compression: 'lossless-jpeg', encodeJpeg },
     );
     writeFileSync(join(folder, `${id}.dng`), shot.dng);
     roll.push({

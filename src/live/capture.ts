@@ -6,6 +6,8 @@ import { framesLeft, rollChanged } from '../library/roll';
 import { frameId } from '../vault/frame-id';
 import { useDesk } from './desk';
 
+const DAY_S = 86_400;
+
 let running: AbortController | undefined;
 
 export const STORE_FULL =
@@ -22,7 +24,7 @@ export async function press(camera: Camera): Promise<void> {
       setCapture({ kind: 'failed', message: STORE_FULL });
       return;
     }
-    const { report, controls, pattern, orientation } = useDesk.getState();
+    const { report, controls, pattern, orientation, outside } = useDesk.getState();
     if (!report) return setCapture({ kind: 'idle' });
     const timeMs = Date.now();
     const random = crypto.getRandomValues(new Uint8Array(14));
@@ -38,7 +40,14 @@ export async function press(camera: Camera): Promise<void> {
       seed: new DataView(random.buffer).getUint32(10) >>> 1,
       timeMs,
       offsetMinutes: -new Date(timeMs).getTimezoneOffset(),
+      // The finger that presses touches the camera; its strength is not known, so a middling one.
+      steadiness: { support: outside.support, press: 0.5, sinceTouchS: 0 },
+      clockS: (timeMs / 1000) % DAY_S,
+      focusM: report.focusM,
+      scene: report.scene,
+      lens: report.lens,
       orientation,
+      outside,
     };
     for await (const event of camera.capture(plan, controller.signal)) {
       if (event.kind === 'progress') setCapture({ kind: 'busy', stage: event.stage, share: event.share });

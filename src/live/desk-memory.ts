@@ -1,5 +1,8 @@
 // The desk comes back as it was left: kept in AsyncStorage, checked on the way in.
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { SUPPORTS, type Outside } from '../core/scene/outside';
+import { WHEEL_SPEEDS } from '../core/scene/scene';
+import { LENS_IDS } from '../core/sensor/sim-one';
 import { useDesk, type Desk, type KeptDesk } from './desk';
 
 const KEY = 'desk:1';
@@ -32,12 +35,13 @@ export async function rememberDesk(): Promise<() => void> {
   };
 }
 
-function pick({ controls, pattern, spot, clipMarks, scope }: Desk): KeptDesk {
-  return { controls, pattern, spot, clipMarks, scope };
+function pick(desk: Desk): KeptDesk {
+  const { controls, focus, lens, scene, outside, pattern, spot, clipMarks, scope } = desk;
+  return { controls, focus, lens, scene, outside, pattern, spot, clipMarks, scope };
 }
 
-/** A kept desk, or undefined when the text is not one. */
-export function parseDesk(text: string | null): KeptDesk | undefined {
+/** A kept desk, or undefined when the text is not one. What an earlier version did not keep stays as it opens. */
+export function parseDesk(text: string | null): Partial<KeptDesk> | undefined {
   let value: unknown;
   try {
     value = JSON.parse(text ?? '');
@@ -61,5 +65,25 @@ export function parseDesk(text: string | null): KeptDesk | undefined {
     share(spot?.y) &&
     typeof clipMarks === 'boolean' &&
     (scope === 'raw' || scope === 'picture');
-  return ok && spot ? { controls, pattern, spot, clipMarks, scope } : undefined;
+  if (!ok || !spot) return undefined;
+  const { focus, lens, scene, outside } = desk ?? {};
+  return {
+    ...{ controls, pattern, spot, clipMarks, scope },
+    ...(focus && typeof focus.auto === 'boolean' && positive(focus.exact) ? { focus } : {}),
+    ...(lens && LENS_IDS.includes(lens) ? { lens } : {}),
+    ...(typeof scene === 'string' && /^[a-z0-9-]+$/.test(scene) && isOutside(outside)
+      ? { scene, outside }
+      : {}),
+  };
+}
+
+function isOutside(value: unknown): value is Outside {
+  const { levels, support, wheel } = (value ?? {}) as Partial<Outside>;
+  return (
+    typeof levels === 'object' &&
+    levels !== null &&
+    Object.values(levels).every((v) => typeof v === 'number' && v >= 0 && v <= 1) &&
+    SUPPORTS.includes(support!) &&
+    WHEEL_SPEEDS.includes(wheel!)
+  );
 }

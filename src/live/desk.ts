@@ -1,16 +1,20 @@
 // The live desk: what is set, what is automatic, what the camera reports. One store, selected in small slices.
 import { create } from 'zustand';
 import type { CaptureStage } from '../workers/darkroom.worker';
-import type { FinderOrder, FinderReport } from '../workers/finder-protocol';
-import type { ExposureControls } from '../core/exposure/automatic';
+import type { FinderOrder, FinderReport, SceneStatus } from '../workers/finder-protocol';
+import type { Control, ExposureControls } from '../core/exposure/automatic';
 import { carrierOf } from '../core/exposure/automatic';
 import type { FramePoint } from '../core/meter/luminance-map';
 import type { PatternId } from '../core/meter/pattern';
 import { PATTERNS } from '../core/meter/read';
+import { OPENING, type Outside } from '../core/scene/outside';
 import type { Orientation } from '../core/scene/view';
+import type { LensId } from '../core/sensor/sim-one';
 import {
   at,
   COMPENSATION_LADDER,
+  FAR_M,
+  FOCUS_LADDER,
   ISO_LADDER,
   nearestStep,
   SHUTTER_LADDER,
@@ -18,7 +22,7 @@ import {
   type Ladder,
 } from '../core/units/ladders';
 
-export type FaderId = 'shutter' | 'iso' | 'compensation';
+export type FaderId = 'shutter' | 'iso' | 'compensation' | 'focus';
 export type Scope = 'raw' | 'picture';
 
 export type CaptureState =
@@ -37,8 +41,17 @@ export type CameraState =
   | { readonly kind: 'live' }
   | { readonly kind: 'failed'; readonly message: string };
 
+/** The scene that the desk opens with. */
+export const OPENING_SCENE = 'wheel-bench';
+
 export interface Desk {
   readonly controls: ExposureControls;
+  readonly focus: Control;
+  readonly lens: LensId;
+  /** The stand-in for the world: which scene, and how it is arranged. */
+  readonly scene: string;
+  readonly outside: Outside;
+  readonly sceneStatus: SceneStatus;
   readonly pattern: PatternId;
   readonly spot: FramePoint;
   readonly lockedEv100: number | null;
@@ -62,6 +75,10 @@ export interface Desk {
   toggleClipMarks(): void;
   toggleScope(): void;
   setOrientation(orientation: Orientation): void;
+  setLens(lens: LensId): void;
+  setScene(scene: string): void;
+  arrange(change: Partial<Outside>): void;
+  setSceneStatus(status: SceneStatus): void;
   setReport(report: FinderReport): void;
   setCamera(camera: CameraState): void;
   setCapture(capture: CaptureState): void;
@@ -69,12 +86,16 @@ export interface Desk {
 }
 
 /** What returns after a reload. */
-export type KeptDesk = Pick<Desk, 'controls' | 'pattern' | 'spot' | 'clipMarks' | 'scope'>;
+export type KeptDesk = Pick<
+  Desk,
+  'controls' | 'focus' | 'lens' | 'scene' | 'outside' | 'pattern' | 'spot' | 'clipMarks' | 'scope'
+>;
 
 export const LADDERS: Record<FaderId, Ladder> = {
   shutter: SHUTTER_LADDER,
   iso: ISO_LADDER,
   compensation: COMPENSATION_LADDER,
+  focus: FOCUS_LADDER,
 };
 
 const AUTOMATIC: ExposureControls = {
@@ -83,8 +104,15 @@ const AUTOMATIC: ExposureControls = {
   compensationEv: 0,
 };
 
+const FOCUS_AUTOMATIC: Control = { auto: true, exact: 1.5 };
+
 export const useDesk = create<Desk>()((set, get) => ({
   controls: AUTOMATIC,
+  focus: FOCUS_AUTOMATIC,
+  lens: 'wide',
+  scene: OPENING_SCENE,
+  outside: OPENING,
+  sceneStatus: { kind: 'loading', scene: OPENING_SCENE, share: 0 },
   pattern: 'evaluative',
   spot: { x: 0.5, y: 0.5 },
   lockedEv100: null,
@@ -95,15 +123,19 @@ export const useDesk = create<Desk>()((set, get) => ({
   camera: { kind: 'starting' },
   capture: { kind: 'idle' },
 
-  set: (fader, index) => set(({ controls }) => ({ controls: withStep(controls, fader, index) })),
+  set: (fader, index) =>
+    set(({ controls }) =>
+      fader === 'focus'
+        ? { focus: { auto: false, exact: at(FOCUS_LADDER, index).exact } }
+        : { controls: withStep(controls, fader, index) },
+    ),
   setAutomatic: (fader) =>
-    set(({ controls }) => ({
-      controls:
-        fader === 'compensation'
-          ? { ...controls, compensationEv: 0 }
-          : { ...controls, [fader]: { ...controls[fader], auto: true } },
-    })),
-  setAllAutomatic: () => set({ controls: AUTOMATIC, lockedEv100: null }),
+    set(({ controls, focus }) => {
+      if (fader === 'focus') return { focus: { ...focus, auto: true } };
+      if (fader === 'compensation') return { controls: { ...controls, compensationEv: 0 } };
+      return { controls: { ...controls, [fader]: { ...controls[fader], auto: true } } };
+    }),
+  setAllAutomatic: () => set({ controls: AUTOMATIC, focus: FOCUS_AUTOMATIC, lockedEv100: null }),
   nudge: (thirds) => {
     const { controls } = get();
     const fader = carrierOf(controls);
@@ -123,7 +155,17 @@ export const useDesk = create<Desk>()((set, get) => ({
   toggleClipMarks: () => set(({ clipMarks }) => ({ clipMarks: !clipMarks })),
   toggleScope: () => set(({ scope }) => ({ scope: scope === 'raw' ? 'picture' : 'raw' })),
   setOrientation: (orientation) => set({ orientation }),
-  setReport: (report) => set(({ controls }) => ({ report, controls: followed(controls, report) })),
+  setLens: (lens) => set({ lens }),
+  // Lamps have other names there; what the person holds in hand stays.
+  setScene: (scene) => set(({ outside }) => ({ scene, outside: { ...outside, levels: {} } })),
+  arrange: (change) => set(({ outside }) => ({ outside: { ...outside, ...change } })),
+  setSceneStatus: (sceneStatus) => set({ sceneStatus }),
+  setReport: (report) =>
+    set(({ controls, focus }) => ({
+      report,
+      controls: followed(controls, report),
+      focus: followedFocus(focus, report),
+    })),
   setCamera: (camera) => set({ camera }),
   setCapture: (capture) => set({ capture }),
   restore: (kept) => set(kept),
@@ -143,7 +185,26 @@ function followed(controls: ExposureControls, { settings }: FinderReport): Expos
   };
 }
 
-function withStep(controls: ExposureControls, fader: FaderId, index: number): ExposureControls {
+function followedFocus(focus: Control, { focusM }: FinderReport): Control {
+  const exact = Math.min(FAR_M, focusM);
+  return !focus.auto || focus.exact === exact ? focus : { auto: true, exact };
+}
+
+type ExposureFader = Exclude<FaderId, 'focus'>;
+
+/** What stands on a fader. */
+export function exactOf({ controls, focus }: Pick<Desk, 'controls' | 'focus'>, fader: FaderId): number {
+  if (fader === 'focus') return focus.exact;
+  return fader === 'compensation' ? controls.compensationEv : controls[fader].exact;
+}
+
+/** Does a fader move by itself? Compensation counts as automatic at zero. */
+export function isAuto({ controls, focus }: Pick<Desk, 'controls' | 'focus'>, fader: FaderId): boolean {
+  if (fader === 'focus') return focus.auto;
+  return fader === 'compensation' ? controls.compensationEv === 0 : controls[fader].auto;
+}
+
+function withStep(controls: ExposureControls, fader: ExposureFader, index: number): ExposureControls {
   const { exact } = at(LADDERS[fader], index);
   return fader === 'compensation'
     ? { ...controls, compensationEv: exact }
@@ -155,13 +216,18 @@ function clamp(share: number): number {
 }
 
 export function orderOf(desk: Desk, running: boolean): FinderOrder {
-  const { controls, pattern, spot, lockedEv100, orientation, clipMarks, scope } = desk;
+  const { controls, focus, lens, scene, outside, pattern, spot, lockedEv100, orientation, clipMarks, scope } =
+    desk;
   return {
     controls,
     pattern,
     spot,
     lockedEv100,
     orientation,
+    lens,
+    focusM: focus.auto ? null : focus.exact,
+    scene,
+    outside,
     clipMarks,
     pictureHistogram: scope === 'picture' || orientation === 'landscape',
     running,

@@ -1,7 +1,7 @@
 // What is kept in this browser: frames as a file, a thumbnail and a record, in one named AsyncStorage store. The record
 // is written last and only after the file was read back, so a frame is either whole or not in the sheet at all.
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
-import type { FrameRecord } from '../core/frame/record';
+import { broughtForward, type FrameRecord } from '../core/frame/record';
 import { fromBase64, toBase64 } from './base64';
 import { timeOfId } from './frame-id';
 
@@ -140,7 +140,7 @@ async function move(store: Store, ids: readonly string[], from: string, to: stri
 
 function parse(text: string | null | undefined, isRecord: IsRecord): FrameRecord | undefined {
   try {
-    const value: unknown = JSON.parse(text ?? '');
+    const value = broughtForward(JSON.parse(text ?? ''));
     return isRecord(value) ? value : undefined;
   } catch {
     return undefined;

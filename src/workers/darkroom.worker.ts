@@ -6,17 +6,25 @@ import type { FrameRecord } from '../core/frame/record';
 import { shoot, type Press, type Stage } from '../core/frame/shoot';
 import { developerFor, developReduced, developRegion, type Region } from '../core/raw/develop';
 import { countSites } from '../core/raw/statistics';
-import { readScenePack } from '../core/scene/pack';
-import type { Scene } from '../core/scene/scene';
+import type { Outside } from '../core/scene/outside';
 import { viewScene, type Orientation } from '../core/scene/view';
 import { pictureHistogram, type PictureHistogram } from '../core/scopes/picture-histogram';
 import { stopline, type Stopline } from '../core/scopes/stopline';
 import type { RawFrame } from '../core/sensor/raw-frame';
-import { SIM_ONE } from '../core/sensor/sim-one';
+import { SIM_ONE, type LensId } from '../core/sensor/sim-one';
 import { openVault } from '../vault/vault';
 import { rawFrameOf } from '../core/dng/raw-frame-of';
+import { sceneAt, sceneUrl } from './scene-shelf';
 
 export type CaptureStage = Stage | 'store' | 'verify';
+
+/** A press with the world it is made in. */
+export type WorldPress = Press & {
+  readonly scene: string;
+  readonly lens: LensId;
+  readonly orientation: Orientation;
+  readonly outside: Outside;
+};
 
 export interface OpenedFile {
   readonly check: CheckReport;
@@ -38,13 +46,12 @@ export type CaptureOutcome =
     };
 
 const vault = openVault();
-let scene: { url: string; scene: Scene } | undefined;
 let opened: { id: string; frame: RawFrame } | undefined;
 
 const api = {
   /** Loads the scene ahead of the first press. */
-  async prepare(sceneUrl: string) {
-    await sceneAt(sceneUrl);
+  async prepare(scene: string, lens: LensId) {
+    await sceneAt(sceneUrl(scene, lens));
   },
 
   /**
@@ -53,14 +60,12 @@ const api = {
    * @throws Error with a message for people when there is no file to save
    */
   async capture(
-    sceneUrl: string,
-    orientation: Orientation,
-    press: Press,
+    { scene, lens, orientation, outside, ...press }: WorldPress,
     onProgress: (stage: CaptureStage, share: number) => void,
   ): Promise<CaptureOutcome> {
-    const view = viewScene(await sceneAt(sceneUrl), SIM_ONE, orientation);
+    const view = viewScene(await sceneAt(sceneUrl(scene, lens)), SIM_ONE[lens], orientation, outside);
     const { record, dng, thumbnailJpeg, frame } = await shoot(view, press, {
-      longSide: SIM_ONE.sensor.width,
+      longSide: view.camera.sensor.width,
       compression: 'lossless-jpeg',
       encodeJpeg,
       onProgress,
@@ -119,15 +124,6 @@ const api = {
 };
 
 export type DarkroomWorkerApi = typeof api;
-
-async function sceneAt(url: string): Promise<Scene> {
-  if (scene?.url !== url) {
-    const response = await fetch(url);
-    if (!response.ok) throw new Error(`The scene did not load (${response.status})`);
-    scene = { url, scene: await readScenePack(new Uint8Array(await response.arrayBuffer())) };
-  }
-  return scene.scene;
-}
 
 async function bytesOf(id: string, place: FrameRecord['place']): Promise<Uint8Array> {
   if (place.kind === 'stored') return vault.file(id);

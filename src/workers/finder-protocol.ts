@@ -6,7 +6,9 @@ import type { PatternId } from '../core/meter/pattern';
 import type { CameraColour } from '../core/colour/camera';
 import type { Stopline } from '../core/scopes/stopline';
 import type { PictureHistogram } from '../core/scopes/picture-histogram';
+import type { Outside } from '../core/scene/outside';
 import type { Orientation } from '../core/scene/view';
+import type { LensId } from '../core/sensor/sim-one';
 
 export interface FinderOrder {
   readonly controls: ExposureControls;
@@ -15,20 +17,28 @@ export interface FinderOrder {
   /** EV100 that is held, or null when the meter is live. */
   readonly lockedEv100: number | null;
   readonly orientation: Orientation;
+  readonly lens: LensId;
+  /** Distance set by hand, m; null when the focus is automatic. */
+  readonly focusM: number | null;
+  readonly scene: string;
+  readonly outside: Outside;
   readonly clipMarks: boolean;
   readonly pictureHistogram: boolean;
   readonly running: boolean;
 }
 
-export const STAGES = ['expose', 'scopes', 'meter', 'develop', 'draw'] as const;
+export const STAGES = ['light', 'expose', 'scopes', 'meter', 'develop', 'draw'] as const;
 export type FinderStage = (typeof STAGES)[number];
 
 export interface FinderReport {
   readonly frame: number;
   readonly scene: string;
+  readonly lens: LensId;
   readonly width: number;
   readonly height: number;
   readonly settings: ExposureSettings;
+  /** Where the lens is set, m; Infinity is allowed. */
+  readonly focusM: number;
   readonly luminance: number;
   /** Live reading. */
   readonly ev100: number;
@@ -50,3 +60,9 @@ export interface FinderReport {
   readonly midGreyEv: number;
   readonly stageMs: Readonly<Record<FinderStage, number>>;
 }
+
+/** How far the scene that was asked for is. */
+export type SceneStatus =
+  | { readonly kind: 'loading'; readonly scene: string; readonly share: number }
+  | { readonly kind: 'ready'; readonly scene: string }
+  | { readonly kind: 'failed'; readonly scene: string; readonly message: string };

@@ -1,77 +1,119 @@
 // The finder's worker: owns the canvas, runs the finder frame by frame, posts one report each.
 import * as Comlink from 'comlink';
 import { finderFor, type Finder } from '../core/finder/finder';
-import { readScenePack } from '../core/scene/pack';
 import type { Scene } from '../core/scene/scene';
-import { viewScene, type Orientation } from '../core/scene/view';
+import { viewScene } from '../core/scene/view';
 import { pictureHistogram } from '../core/scopes/picture-histogram';
 import { stopline } from '../core/scopes/stopline';
 import { SIM_ONE } from '../core/sensor/sim-one';
-import type { FinderOrder, FinderReport, FinderStage } from './finder-protocol';
+import type { FinderOrder, FinderReport, FinderStage, SceneStatus } from './finder-protocol';
+import { firstLookAt, isReady, packAt, sceneAt, sceneUrl } from './scene-shelf';
 
 /** A new frame every 40 ms while nothing is touched; a change is shown at once. */
 const FRAME_MS = 40;
+const DAY_S = 86_400;
 
 let canvas: OffscreenCanvas | undefined;
 let context: OffscreenCanvasRenderingContext2D | null = null;
 let scene: Scene | undefined;
 let order: FinderOrder | undefined;
-let finder: { orientation: Orientation; finder: Finder } | undefined;
+let finder: { key: string; scene: Scene; finder: Finder } | undefined;
 let report: ((report: FinderReport) => void) | undefined;
+let tell: (status: SceneStatus) => void = () => undefined;
 let frameNumber = 0;
+let touchedMs = 0;
 let timer: ReturnType<typeof setTimeout> | undefined;
 
 const api = {
-  /** Settles when the scene is there for a first look. @throws Error when it cannot be fetched or read. */
-  load: (sceneUrl: string) => firstLook(sceneUrl),
   /** Takes the canvas to draw on. */
-  open(target: OffscreenCanvas, onReport: (report: FinderReport) => void) {
+  open(
+    target: OffscreenCanvas,
+    onReport: (report: FinderReport) => void,
+    onScene: (status: SceneStatus) => void,
+  ) {
     canvas = target;
     context = target.getContext('2d', { alpha: false, desynchronized: true });
     report = onReport;
+    tell = onScene;
+    if (status) tell(status);
     schedule(0);
   },
   set(next: FinderOrder) {
     order = next;
+    // Whoever changes a setting touches the camera.
+    touchedMs = performance.now();
+    show(next.scene, next.lens);
     schedule(0);
   },
 };
 
 export type FinderWorkerApi = typeof api;
 
-/** The whole scene waits for the first frame: unpacking it would keep the worker from drawing when the canvas comes. */
+/** Unpacking a whole scene would keep the worker from drawing: it waits for the first frame of the first look. */
 let drawn: () => void = () => undefined;
-const firstDrawn = new Promise<void>((resolve) => {
-  drawn = resolve;
-});
 
-let loading: { url: string; look: Promise<void> } | undefined;
+let wanted = '';
+let reading = 0;
+let status: SceneStatus | undefined;
 
-function firstLook(url: string): Promise<void> {
-  if (loading?.url !== url) loading = { url, look: loadScene(url) };
-  return loading.look;
+function show(id: string, lens: string): void {
+  const url = sceneUrl(id, lens);
+  if (wanted === url) return;
+  wanted = url;
+  void load(url, id).catch((error: unknown) => {
+    if (wanted !== url) return;
+    wanted = '';
+    say({ kind: 'failed', scene: id, message: error instanceof Error ? error.message : String(error) });
+  });
 }
 
 /** A first look at half the detail is there in a quarter of the time; then the whole scene takes its place. */
-async function loadScene(url: string): Promise<void> {
-  const response = await fetch(url);
-  if (!response.ok) throw new Error(`The scene did not load (${response.status})`);
-  const bytes = new Uint8Array(await response.arrayBuffer());
-  scene = await readScenePack(bytes, true);
-  drawFrame();
-  void firstDrawn.then(async () => {
-    const started = performance.now();
-    scene = await readScenePack(bytes);
-    performance.measure('velmo-unpack', { start: started });
-    finder = undefined;
+async function load(url: string, id: string): Promise<void> {
+  const stillWanted = () => wanted === url;
+  if (!isReady(url)) {
+    say({ kind: 'loading', scene: id, share: 0 });
+    const onShare = (share: number) => {
+      if (stillWanted()) say({ kind: 'loading', scene: id, share });
+    };
+    await packAt(url, onShare);
+    if (!stillWanted()) return;
+    const look = await undisturbed(() => firstLookAt(url));
+    if (!stillWanted()) return;
+    const firstDrawn = new Promise<void>((resolve) => (drawn = resolve));
+    scene = look;
+    drawFrame();
+    await firstDrawn;
+    if (!stillWanted()) return;
+  }
+  const started = performance.now();
+  const whole = await undisturbed(() => sceneAt(url));
+  performance.measure('velmo-unpack', { start: started });
+  if (!stillWanted()) return;
+  scene = whole;
+  say({ kind: 'ready', scene: id });
+  schedule(0);
+}
+
+/** Frames of what is about to be replaced would only hold up the reading. */
+async function undisturbed<T>(read: () => Promise<T>): Promise<T> {
+  reading++;
+  try {
+    return await read();
+  } finally {
+    reading--;
     schedule(0);
-  });
+  }
+}
+
+function say(next: SceneStatus): void {
+  status = next;
+  tell(next);
 }
 
 // The page's boot script starts this worker before the app itself is there, and names the scene in a plain message.
 addEventListener('message', ({ data }: MessageEvent<unknown>) => {
-  const wanted = (data as { velmoScene?: unknown } | null)?.velmoScene;
-  if (typeof wanted === 'string') firstLook(wanted).catch(() => undefined); // told to whoever calls load
+  const early = (data as { velmoScene?: { id?: unknown; lens?: unknown } } | null)?.velmoScene;
+  if (typeof early?.id === 'string' && typeof early.lens === 'string') show(early.id, early.lens);
 });
 
 function schedule(delay: number): void {
@@ -80,17 +122,25 @@ function schedule(delay: number): void {
 }
 
 function drawFrame(): void {
-  if (!scene || !order || !canvas || !context || !order.running) return;
+  if (!scene || !order || !canvas || !context || !order.running || reading > 0) return;
   const started = performance.now();
-  const current = finderOf(scene, order.orientation);
-  const stageMs: Record<FinderStage, number> = { expose: 0, scopes: 0, meter: 0, develop: 0, draw: 0 };
+  const current = finderOf(scene, order);
+  const stageMs: Record<FinderStage, number> = {
+    light: 0,
+    expose: 0,
+    scopes: 0,
+    meter: 0,
+    develop: 0,
+    draw: 0,
+  };
   let mark = performance.now();
   const lap = (stage: FinderStage) => {
     const now = performance.now();
     stageMs[stage] += now - mark;
     mark = now;
   };
-  const measured = current.measure(order, ++frameNumber, lap);
+  const moment = { timeS: (Date.now() / 1000) % DAY_S, sinceTouchS: (started - touchedMs) / 1000 };
+  const measured = current.measure(order, ++frameNumber, moment, lap);
   const line = stopline(measured.counted);
   lap('scopes');
   current.develop(measured);
@@ -114,9 +164,11 @@ function drawFrame(): void {
   report?.({
     frame: frameNumber,
     scene: scene.description.id,
+    lens: scene.description.lens,
     width: current.width,
     height: current.height,
     settings: measured.resolved.settings,
+    focusM: measured.focusM,
     luminance: measured.reading.luminance,
     ev100: measured.reading.ev100,
     deviationEv: measured.resolved.deviationEv,
@@ -136,9 +188,11 @@ function drawFrame(): void {
   schedule(Math.max(0, FRAME_MS - (performance.now() - started)));
 }
 
-function finderOf(from: Scene, orientation: Orientation): Finder {
-  if (finder?.orientation !== orientation) {
-    finder = { orientation, finder: finderFor(viewScene(from, SIM_ONE, orientation)) };
+function finderOf(from: Scene, { orientation, outside }: FinderOrder): Finder {
+  const key = JSON.stringify([orientation, outside]);
+  if (finder?.scene !== from || finder.key !== key) {
+    const camera = SIM_ONE[from.description.lens];
+    finder = { key, scene: from, finder: finderFor(viewScene(from, camera, orientation, outside)) };
   }
   return finder.finder;
 }

@@ -6,11 +6,12 @@ import UTIF from 'utif2';
 import { encodeJpeg } from '../../cli/jpeg';
 import { loadScene } from '../../cli/scene-files';
 import { shoot } from '../../src/core/frame/shoot';
-import { captureFrame } from '../../src/core/scene/capture';
+import { sourceOf } from '../../src/core/scene/capture';
 import { writeDng } from '../../src/core/dng/write';
 import { viewScene } from '../../src/core/scene/view';
 import type { RawFrame } from '../../src/core/sensor/raw-frame';
-import { SIM_ONE } from '../../src/core/sensor/sim-one';
+import { SIM_ONE_WIDE } from '../../src/core/sensor/sim-one';
+import { noiseModel } from '../../src/core/sensor/sensor';
 import { parseCompensation, parseIso, parseShutter } from '../../src/core/units/ladders';
 import { pgmSamples, runTool } from './run-tool';
 
@@ -29,19 +30,21 @@ function testFrame(width: number, height: number): RawFrame {
     const x = i % width;
     return Math.min(4095, 240 + ((x * 7 + ((s >>> 16) & (x % 50 < 3 ? 4095 : 31))) % 3900));
   });
-  const frame = captureFrame(
-    SIM_ONE,
-    { width: 2, height: 2, sitesPerSample: 1, project: (_r, _n, out) => out.fill(1) },
-    {
-      settings: { shutterS: parseShutter('1/125').exact, iso: 100, apertureN: 1.8, compensationEv: 0 },
-      colour: { colorMatrix: SIM_ONE.colorMatrix, asShotNeutral: [0.5, 1, 0.7], kelvin: 5500 },
-      seed: 1,
-      timeMs: Date.UTC(2031, 3, 9),
-      offsetMinutes: 0,
-      scene: 'test',
-    },
-  );
-  return { ...frame, width, height, data };
+  const { sensor, colorMatrix } = SIM_ONE_WIDE;
+  return {
+    width,
+    height,
+    layout: 'cfa',
+    data,
+    black: sensor.black,
+    white: sensor.white,
+    colour: { colorMatrix, asShotNeutral: [0.5, 1, 0.7], kelvin: 5500 },
+    noise: noiseModel(sensor, 100),
+    settings: { shutterS: parseShutter('1/125').exact, iso: 100, apertureN: 1.8, compensationEv: 0 },
+    timeMs: Date.UTC(2031, 3, 9),
+    offsetMinutes: 0,
+    source: { ...sourceOf(SIM_ONE_WIDE, 'test', 1), focusM: Infinity },
+  };
 }
 
 function write(name: string, frame: RawFrame, compression: Compression): string {
@@ -109,7 +112,7 @@ describe('a full capture', () => {
   let file: string;
   let mosaic: Uint16Array;
   beforeAll(async () => {
-    const view = viewScene(await loadScene('wheel-bench'), SIM_ONE, 'landscape');
+    const view = viewScene(await loadScene('wheel-bench'), SIM_ONE_WIDE, 'landscape');
     const settings = {
       shutterS: parseShutter('1/8000').exact,
       iso: parseIso('1250').exact,
@@ -130,7 +133,9 @@ describe('a full capture', () => {
         seed: 3,
         timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120),
         offsetMinutes: -210,
-        scene: 'wheel-bench',
+        clockS: 0,
+        focusM: 1.5,
+        steadiness: { support: 'tripod', press: 0, sinceTouchS: 60 },
       },
       { longSide: 4032, compression: 'lossless-jpeg', encodeJpeg },
     );

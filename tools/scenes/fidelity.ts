@@ -10,13 +10,11 @@ export interface Fidelity {
   worstPatch: number[];
 }
 
-/**
- * The floor: 16 stops under the brightest value. Errors are measured against the value or the floor, whichever is more.
- */
-export function floorOf(master: Plate): number {
+/** The floor, stops under the brightest value. Errors are measured against the value or the floor, whichever is more. */
+export function floorOf(master: Plate, stops = 16): number {
   let peak = 0;
   for (const v of master.data) if (v > peak) peak = v;
-  return peak / 65536;
+  return peak / 2 ** stops;
 }
 
 export function fidelity(master: Plate, packed: Plate, floor = floorOf(master)): Fidelity {

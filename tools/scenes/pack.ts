@@ -1,20 +1,26 @@
-// Packs a rendered scene: `npx tsx tools/scenes/pack.ts [SCENE]` → assets/scenes/SCENE.vsc, and a digest of the master
-// (every aligned 16×16 mean, and full-size windows) for the tests. Refuses to write what is not faithful.
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+// Packs rendered scenes: `npx tsx tools/scenes/pack.ts [SCENE …]` → assets/scenes/SCENE.LENS.vsc for every lens that has been
+// rendered, their list in assets/scenes/scenes.json, and a digest of the opening scene's masters for the tests. Refuses to
+// write what is not faithful.
+import { existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { LUMA_709 } from '../../src/core/colour/srgb';
 import { decodePlate, encodePlate, type Plate } from '../../src/core/scene/plate-codec';
-import { writeScenePack } from '../../src/core/scene/pack';
-import type { SceneDescription } from '../../src/core/scene/scene';
+import { readSceneDescription, writeScenePack } from '../../src/core/scene/pack';
+import { encodeSpace } from '../../src/core/scene/space-codec';
+import { OPEN_SKY_M, type SceneDescription, type SceneLamp } from '../../src/core/scene/scene';
+import { LENS_IDS, type LensId } from '../../src/core/sensor/sim-one';
 import { readExr } from './exr';
 import { fidelity, floorOf, outliers, valuesToKeep } from './fidelity';
-import { masterFile, packedFile, renderFile, sourceDir } from './files';
+import { LENS_PLATES, masterFile, packedFile, renderFile, root, SCENE_IDS, sourceDir } from './files';
 import { writeMasterDigest } from './master-digest';
 
-interface SceneSource extends Omit<SceneDescription, 'lamps' | 'patches'> {
+interface SceneSource extends Omit<SceneDescription, 'lamps' | 'patches' | 'lens' | 'fieldDeg'> {
   unitCdM2: number;
-  lamps: { id: string; name: string; plate: string; gain: number; level: number }[];
-  patches: { name: string; x: number; y: number; radius: number }[];
+  /** Stops under the brightest value at which a lamp's plate ends. */
+  floorStops: number;
+  lamps: (SceneLamp & { plate: string; gain: number })[];
+  /** In shares of the wide plate. */
+  patches: { name: string; x: number; y: number; radius: number; reflectance?: [number, number, number] }[];
 }
 
 const STEP = 0.035;
@@ -22,74 +28,120 @@ const MAX_PATCH_ERROR = 0.005;
 const MAX_RMS = 0.05;
 /** Coarser colour at hard edges is put right where a single value would be off by more than this. */
 const MAX_SINGLE_ERROR = 0.14;
-const MAX_BYTES = 3_000_000;
-/** The depth pass writes distance / 64 m. */
-const DEPTH_RANGE_M = 64;
+const OPENING = 'wheel-bench';
+const MAX_OPENING_BYTES = 3_000_000;
+/** The depth pass writes distance / 128 m, and nothing where there is nothing. */
+const DEPTH_RANGE_M = 128;
 
-async function main() {
-  const id = process.argv[2] ?? 'wheel-bench';
-  const source = JSON.parse(readFileSync(join(sourceDir(id), 'scene.json'), 'utf8')) as SceneSource;
-  const masters = source.lamps.map((lamp) => {
-    const exr = readExr(readFileSync(renderFile(id, lamp.plate)));
-    return plateOf(exr.width, exr.height, 3, exr.rgb, source.unitCdM2 * lamp.gain);
+async function packLens(source: SceneSource, lens: LensId): Promise<void> {
+  const { id } = source;
+  const read = (plate: string) => readExr(readFileSync(renderFile(id, plate, lens)));
+  const masters = source.lamps.map((lamp): Plate => {
+    const { width, height, rgb } = read(lamp.plate);
+    return { width, height, channels: 3, data: rgb.map((v) => v * source.unitCdM2 * lamp.gain) };
   });
-  const depthExr = readExr(readFileSync(renderFile(id, 'DEPTH')));
-  const depth = plateOf(
-    depthExr.width,
-    depthExr.height,
-    1,
-    depthExr.rgb.filter((_, i) => i % 3 === 0),
-    DEPTH_RANGE_M,
-  );
-
   const packed = [];
   for (const [i, master] of masters.entries()) {
-    const quality = { step: STEP, ratioStep: STEP, floor: floorOf(master) / 4 };
+    const floor = floorOf(master, source.floorStops);
+    const quality = { step: STEP, ratioStep: STEP, floor: floor / 4 };
     const first = encodePlate(master, quality);
     const decoded = await decodePlate(first.header, first.bytes);
-    const edges = outliers(master, decoded, MAX_SINGLE_ERROR);
-    const means = valuesToKeep(master, decoded, MAX_PATCH_ERROR * 0.9);
+    const edges = outliers(master, decoded, MAX_SINGLE_ERROR, floor);
+    const means = valuesToKeep(master, decoded, MAX_PATCH_ERROR * 0.9, floor);
     const keep = [...new Set([...edges, ...means])].sort((a, b) => a - b);
     const final = encodePlate(master, quality, keep);
-    const report = fidelity(master, await decodePlate(final.header, final.bytes));
+    const report = fidelity(master, await decodePlate(final.header, final.bytes), floor);
     const [rms, patch] = [Math.max(...report.rms), Math.max(...report.worstPatch)];
     console.log(
-      `${source.lamps[i]!.name}: ${final.bytes.length} bytes, ${keep.length} values kept exactly, ` +
+      `${id} ${lens} ${source.lamps[i]!.name}: ${final.bytes.length} bytes, ${keep.length} values kept exactly, ` +
         `pixel RMS ${(100 * rms).toFixed(2)} %, worst 16×16 mean ${(100 * patch).toFixed(2)} %`,
     );
     if (rms > MAX_RMS || patch > MAX_PATCH_ERROR) throw new Error('Not faithful enough');
     packed.push(final);
   }
-  packed.push(encodePlate(depth, { step: 0.02, ratioStep: 0, floor: 0.01 }));
-
-  const description: SceneDescription = {
-    id: source.id,
-    name: source.name,
-    says: source.says,
-    fieldDeg: source.fieldDeg,
-    lamps: source.lamps.map(({ id: lamp, name, level }) => ({ id: lamp, name, level })),
-    patches: source.patches.map((patch) => ({
-      ...patch,
-      luminance: round(
-        patchMean(patch, depth.width, (i) =>
-          masters.reduce((sum, m, k) => sum + source.lamps[k]!.level * luminance(m, i), 0),
-        ),
-      ),
-      distanceM: round(patchMean(patch, depth.width, (i) => depth.data[i]!)),
-    })),
+  const depth = read('DEPTH').rgb;
+  const kinds = read('SURFACE').rgb;
+  const { size, fieldDeg } = LENS_PLATES[lens]!;
+  const count = size * size;
+  const space = {
+    distance: Float32Array.from({ length: count }, (_, i) =>
+      depth[3 * i]! > 1e-5 ? depth[3 * i]! * DEPTH_RANGE_M : OPEN_SKY_M,
+    ),
+    surface: Uint8Array.from({ length: count }, (_, i) => {
+      const [grain, part, fibre] = [kinds[3 * i]!, kinds[3 * i + 1]!, kinds[3 * i + 2]!];
+      return Math.round(Math.min(1, grain) * 15) | (fibre > 0.5 ? 16 : 0) | (Math.round(part * 8) << 5);
+    }),
   };
-  const bytes = writeScenePack(description, packed);
-  console.log(`${source.name}: ${bytes.length} bytes`, description.patches);
-  if (bytes.length > MAX_BYTES) throw new Error(`More than ${MAX_BYTES} bytes`);
-  for (const file of [packedFile(id), masterFile(id)]) mkdirSync(dirname(file), { recursive: true });
-  writeFileSync(packedFile(id), bytes);
-  writeFileSync(masterFile(id), writeMasterDigest(masters));
+  const zoom = Math.tan((LENS_PLATES.wide!.fieldDeg * Math.PI) / 360) / Math.tan((fieldDeg * Math.PI) / 360);
+  const { unitCdM2: _unit, floorStops: _floor, patches, lamps, ...words } = source;
+  const description: SceneDescription = {
+    ...words,
+    lens,
+    fieldDeg,
+    lamps: lamps.map(({ plate: _plate, gain: _gain, ...lamp }) => lamp),
+    patches: patches.flatMap(({ name, x, y, radius, reflectance }) => {
+      const place = { x: 0.5 + (x - 0.5) * zoom, y: 0.5 + (y - 0.5) * zoom, radius: radius * zoom };
+      const inside = [place.x, place.y].every((v) => v - place.radius > 0 && v + place.radius < 1);
+      if (!inside) return [];
+      const light = (i: number) => masters.reduce((sum, m, k) => sum + lamps[k]!.level * luminance(m, i), 0);
+      return {
+        name,
+        x: round(place.x),
+        y: round(place.y),
+        radius: round(place.radius),
+        luminance: round(patchMean(place, size, light)),
+        distanceM: round(patchMean(place, size, (i) => space.distance[i]!)),
+        ...(reflectance ? { reflectance } : {}),
+      };
+    }),
+  };
+  const bytes = writeScenePack(description, packed, encodeSpace(space, size));
+  console.log(`${id} ${lens}: ${bytes.length} bytes`);
+  if (id === OPENING && lens === 'wide') {
+    if (bytes.length > MAX_OPENING_BYTES) throw new Error(`More than ${MAX_OPENING_BYTES} bytes`);
+    writeFileSync(masterFile(id), writeMasterDigest(masters));
+  }
+  const file = packedFile(id, lens);
+  mkdirSync(dirname(file), { recursive: true });
+  writeFileSync(file, bytes);
+}
+
+async function main() {
+  const asked = process.argv.slice(2);
+  for (const id of asked.length > 0 ? asked : SCENE_IDS) {
+    const source = JSON.parse(readFileSync(join(sourceDir(id), 'scene.json'), 'utf8')) as SceneSource;
+    const plates = ['DEPTH', 'SURFACE', ...source.lamps.map((l) => l.plate)];
+    for (const lens of LENS_IDS) {
+      const renders = plates.map((plate) => renderFile(id, plate, lens));
+      if (!renders.every((file) => existsSync(file))) console.log(`${id} ${lens}: not rendered`);
+      else if (isOlder(packedFile(id, lens), [...renders, join(sourceDir(id), 'scene.json')])) {
+        await packLens(source, lens);
+      }
+    }
+  }
+  // The list of scenes: what the chooser shows before a scene is loaded.
+  const list = SCENE_IDS.flatMap((id) => {
+    const lenses = LENS_IDS.filter((lens) => existsSync(packedFile(id, lens)));
+    if (!lenses.includes('wide')) return [];
+    const {
+      patches: _p,
+      lens: _l,
+      fieldDeg: _f,
+      ...words
+    } = readSceneDescription(readFileSync(packedFile(id, 'wide')));
+    const bytes = Object.fromEntries(lenses.map((lens) => [lens, statSync(packedFile(id, lens)).size]));
+    return { ...words, lenses, bytes };
+  });
+  writeFileSync(join(root, 'assets', 'scenes', 'scenes.json'), `${JSON.stringify(list, null, 1)}\n`);
 }
 
 void main();
 
-function plateOf(width: number, height: number, channels: 1 | 3, values: Float32Array, unit: number): Plate {
-  return { width, height, channels, data: values.map((v) => v * unit) };
+/** Is a product missing, or older than one of its sources? */
+function isOlder(product: string, sources: readonly string[]): boolean {
+  if (!existsSync(product)) return true;
+  const made = statSync(product).mtimeMs;
+  return sources.some((source) => statSync(source).mtimeMs > made);
 }
 
 function luminance({ data }: Plate, i: number): number {

@@ -1,20 +1,19 @@
 // Velmo Sim One: the simulated camera. The finder runs in one worker, captures in the darkroom's.
 import * as Comlink from 'comlink';
-import { SIM_ONE } from '../../core/sensor/sim-one';
+import { hyperfocalM } from '../../core/optics/lens';
+import { LENS_IDS, SIM_ONE } from '../../core/sensor/sim-one';
 import type { FinderWorkerApi } from '../../workers/finder.worker';
-import type { Camera, CaptureEvent } from '../port';
 import { darkroom, restartDarkroom } from '../darkroom';
+import type { Camera, CaptureEvent, LensProfile } from '../port';
 
-const SCENE = 'wheel-bench';
-const SCENE_URL = `/scenes/${SCENE}.vsc`;
 /** The finder and its first adjustments come first on a machine with few cores. */
 const PREPARE_AFTER_MS = 1200;
 
 interface FinderWorker {
   readonly worker: Worker;
   readonly api: Comlink.Remote<FinderWorkerApi>;
-  /** Settles when the scene is there, or with what went wrong. */
-  readonly ready: Promise<void>;
+  /** Settles only when the worker breaks. */
+  readonly failed: Promise<never>;
 }
 
 /** Takes over the worker that the boot script started, or starts one. */
@@ -27,39 +26,75 @@ function startFinder(): FinderWorker {
   const failed = new Promise<never>((_, reject) => {
     worker.addEventListener('error', (e) => reject(new Error(e.message || 'The finder stopped')));
   });
-  const ready = Promise.race([api.load(SCENE_URL), failed]);
-  ready.catch(() => undefined); // told to whoever opens the finder
-  return { worker, api, ready };
+  failed.catch(() => undefined); // told to whoever opens the finder
+  return { worker, api, failed };
 }
 
+const lenses = LENS_IDS.map((id): LensProfile => {
+  const { lens, sensor, equivalentMm } = SIM_ONE[id];
+  const { name, apertureN, focalLengthMm, closestM, fixedFocusM } = lens;
+  const profile = {
+    id,
+    name,
+    apertureN,
+    equivalentMm,
+    focalLengthMm,
+    closestM,
+    hyperfocalM: hyperfocalM(lens, sensor),
+  };
+  return fixedFocusM === undefined ? profile : { ...profile, fixedFocusM };
+});
+
 export function simulatedCamera(): Camera {
+  const { name, sensor } = SIM_ONE.wide;
   // The scene is fetched while the page is still being built.
   let finder: FinderWorker | undefined = typeof Worker === 'undefined' ? undefined : startFinder();
+  let preparing: ReturnType<typeof setTimeout> | undefined;
   return {
     profile: {
-      name: SIM_ONE.name,
-      lensName: SIM_ONE.lens.name,
-      apertureN: SIM_ONE.lens.apertureN,
-      equivalentMm: SIM_ONE.equivalentMm,
-      megapixels: Math.round((SIM_ONE.sensor.width * SIM_ONE.sensor.height) / 1e6),
+      name,
+      lenses,
+      megapixels: Math.round((sensor.width * sensor.height) / 1e6),
       typicalFrameBytes: 15_500_000,
+      arrangedWorld: true,
     },
-    open: async (canvas, onReport) => {
+    open: async (canvas, onReport, onScene) => {
       finder ??= startFinder();
       const offscreen = canvas.transferControlToOffscreen();
-      let first = true;
-      const report = (next: Parameters<typeof onReport>[0]) => {
-        onReport(next);
-        // The darkroom unpacks the scene for itself once the finder shows it.
-        if (first) setTimeout(() => void darkroom().prepare(SCENE_URL), PREPARE_AFTER_MS);
-        first = false;
-      };
-      await finder.api.open(Comlink.transfer(offscreen, [offscreen]), Comlink.proxy(report));
-      await finder.ready;
+      const shown = new Promise<void>((resolve, reject) => {
+        let first = true;
+        const report = (next: Parameters<typeof onReport>[0]) => {
+          onReport(next);
+          first = false;
+          resolve();
+        };
+        const onStatus = (status: Parameters<typeof onScene>[0]) => {
+          onScene(status);
+          if (status.kind === 'failed' && first) reject(new Error(status.message));
+        };
+        void finder?.api.open(
+          Comlink.transfer(offscreen, [offscreen]),
+          Comlink.proxy(report),
+          Comlink.proxy(onStatus),
+        );
+      });
+      await Promise.race([shown, finder.failed]);
     },
-    apply: (order) => void finder?.api.set(order),
+    apply: (order) => {
+      void finder?.api.set(order);
+      // The darkroom unpacks the scene for itself once the finder shows it.
+      clearTimeout(preparing);
+      preparing = setTimeout(
+        () =>
+          void darkroom()
+            .prepare(order.scene, order.lens)
+            .catch(() => undefined),
+        PREPARE_AFTER_MS,
+      );
+    },
     capture: (plan, signal) => capture(plan, signal),
     close: () => {
+      clearTimeout(preparing);
       finder?.worker.terminate();
       finder = undefined;
     },
@@ -67,7 +102,7 @@ export function simulatedCamera(): Camera {
 }
 
 async function* capture(
-  { orientation, ...press }: Parameters<Camera['capture']>[0],
+  plan: Parameters<Camera['capture']>[0],
   signal: AbortSignal,
 ): AsyncGenerator<CaptureEvent, void, void> {
   const queue: CaptureEvent[] = [];
@@ -91,9 +126,7 @@ async function* capture(
   signal.addEventListener('abort', onAbort, { once: true });
   darkroom()
     .capture(
-      SCENE_URL,
-      orientation,
-      { ...press, scene: SCENE },
+      plan,
       Comlink.proxy((stage, share) => push({ kind: 'progress', stage, share })),
     )
     .then(

@@ -37,6 +37,7 @@ export function rawFrameOf(raw: DngRaw): RawFrame {
       lens: m.lens ?? '',
       focalLengthMm: m.focalLengthMm ?? 0,
       equivalentMm: m.focalLength35mm ?? 0,
+      ...(m.subjectDistanceM === undefined ? {} : { focusM: m.subjectDistanceM }),
     },
   };
 }

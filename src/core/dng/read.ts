@@ -29,6 +29,8 @@ export interface DngMetadata {
   exposureBiasEv?: number;
   focalLengthMm?: number;
   focalLength35mm?: number;
+  /** Infinity where the file says so. */
+  subjectDistanceM?: number;
   lens?: string;
   baselineExposureEv?: number;
   asShotNeutral?: number[];
@@ -248,6 +250,7 @@ function metadataOf(file: TiffFile, main: Directory, rawIfd: Directory, exif?: D
     iso: exif && number(file, exif, EXIF.PhotographicSensitivity),
     exposureBiasEv: exif && number(file, exif, EXIF.ExposureBiasValue),
     focalLengthMm: exif && number(file, exif, EXIF.FocalLength),
+    subjectDistanceM: exif && distance(number(file, exif, EXIF.SubjectDistance)),
     focalLength35mm: exif && number(file, exif, EXIF.FocalLengthIn35mmFilm),
     lens: exif && text(file, exif, EXIF.LensModel),
     baselineExposureEv: number(file, main, TAG.BaselineExposure),
@@ -258,4 +261,9 @@ function metadataOf(file: TiffFile, main: Directory, rawIfd: Directory, exif?: D
     uniqueCameraModel: text(file, main, TAG.UniqueCameraModel),
   };
   return Object.fromEntries(Object.entries(found).filter(([, v]) => v !== undefined)) as DngMetadata;
+}
+
+/** Exif: all ones mean infinity, 0 unknown. */
+function distance(value: number | undefined): number | undefined {
+  return value === undefined || value === 0 ? undefined : value >= 0xffffffff ? Infinity : value;
 }

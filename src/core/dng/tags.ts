@@ -111,6 +111,7 @@ export const EXIF = {
   ExposureMode: 41986,
   WhiteBalance: 41987,
   FocalLengthIn35mmFilm: 41989,
+  SubjectDistance: 37382,
   SceneCaptureType: 41990,
   ImageUniqueID: 42016,
   LensSpecification: 42034,

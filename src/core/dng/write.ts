@@ -267,6 +267,7 @@ function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
     short(EXIF.MeteringMode, METERING_MODE[facts.pattern]),
     short(EXIF.LightSource, 0),
     short(EXIF.Flash, 0x20),
+    ...(source.focusM === undefined ? [] : [rational(EXIF.SubjectDistance, subjectDistance(source.focusM))]),
     rational(EXIF.FocalLength, source.focalLengthMm),
     ascii(EXIF.SubSecTime, subSec),
     ascii(EXIF.SubSecTimeOriginal, subSec),
@@ -285,6 +286,11 @@ function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
     ascii(EXIF.LensMake, source.make),
     ascii(EXIF.LensModel, `${source.camera} ${source.lens}`),
   ];
+}
+
+/** Exif writes infinity as all ones. */
+function subjectDistance(focusM: number): number | [number, number] {
+  return Number.isFinite(focusM) ? focusM : [0xffffffff, 1];
 }
 
 /** 1 manual, 2 programme, 4 shutter priority; automatic shutter with held ISO is also a programme. */

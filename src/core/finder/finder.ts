@@ -1,5 +1,5 @@
-// The finder's frame from end to end: expose → scopes → meter → automatic → develop → marks. Buffers are made once; the
-// worker only adds the canvas and the clock.
+// The finder's frame from end to end: meter → automatic → light → expose → scopes → develop → marks. Buffers are made once;
+// the worker only adds the canvas and the clock.
 import type { CameraColour } from '../colour/camera';
 import { resolveExposure, type ExposureControls, type Resolved } from '../exposure/automatic';
 import type { ExposureSettings } from '../exposure/settings';
@@ -16,22 +16,38 @@ import {
   type ChannelFigures,
   type SiteCounts,
 } from '../raw/statistics';
-import { captureFrame, PREVIEW_LONG_SIDE, whiteFromCounts } from '../scene/capture';
-import { projectorFor, type SceneView } from '../scene/view';
+import { exposePreview, PREVIEW_LONG_SIDE, whiteFromCounts } from '../scene/capture';
+import { previewExposer } from '../scene/exposed-light';
+import { previewStage, type PreviewLight } from '../scene/light-rows';
+import type { Support } from '../scene/outside';
+import { markedSites } from '../scene/surface-rows';
+import { automaticFocusM, heldFocusM, type SceneView } from '../scene/view';
 import { clipMask, drawClipMarks } from '../scopes/clipping';
 import { cfaIndex, clipLevel, floorSignal, type RawFrame } from '../sensor/raw-frame';
 import { electronsPerLxS, gainDnPerE } from '../sensor/sensor';
+import type { SimulatedCamera } from '../sensor/sim-one';
+import { SHUTTER_LADDER } from '../units/ladders';
 
 /** Clip magenta of the house. */
 const CLIP_COLOUR = [255, 111, 174] as const;
 /** The white follows only when it is off by more than this, so that noise does not make the picture shimmer. */
 const WHITE_STEP_KELVIN = 80;
+/** Entries of the blur kernel at most: what keeps a frame inside its time. */
+const MOST_KERNEL = 12;
 
 export interface FinderAsk {
   readonly controls: ExposureControls;
   readonly pattern: PatternId;
   readonly spot: FramePoint;
   readonly lockedEv100: number | null;
+  /** Distance set by hand, m; null when the focus is automatic. */
+  readonly focusM: number | null;
+}
+
+/** When a frame is taken, and how long ago the camera was touched. */
+export interface Moment {
+  readonly timeS: number;
+  readonly sinceTouchS: number;
 }
 
 export interface FinderFrame {
@@ -40,6 +56,7 @@ export interface FinderFrame {
   readonly figures: readonly ChannelFigures[];
   readonly reading: Reading;
   readonly resolved: Resolved;
+  readonly focusM: number;
   readonly headroomEv: number;
   readonly floorEv: number;
   readonly midGreyEv: number;
@@ -51,24 +68,49 @@ export interface Finder {
   /** Developed picture, RGBA, of the last frame. */
   readonly rgba: Uint8ClampedArray<ArrayBuffer>;
   /** Exposes, counts and meters a frame. `lap` is called with the name of each stage as it ends. */
-  measure(ask: FinderAsk, number: number, lap?: (stage: 'meter' | 'expose' | 'scopes') => void): FinderFrame;
+  measure(
+    ask: FinderAsk,
+    number: number,
+    moment?: Moment,
+    lap?: (stage: 'meter' | 'light' | 'expose' | 'scopes') => void,
+  ): FinderFrame;
   /** Develops the measured frame into `rgba`. */
   develop(frame: FinderFrame): void;
   /** Hatches `rgba` where raw is clipped. */
   markClipping(frame: FinderFrame): void;
 }
 
+/** Times that the automatic holds: by hand the hand-held limit, on a tripod all of the ladder at base ISO. */
+export function automaticLimits({ lens, equivalentMm }: SimulatedCamera, support: Support) {
+  const longest = SHUTTER_LADDER[SHUTTER_LADDER.length - 1]!.exact;
+  return {
+    apertureN: lens.apertureN,
+    handHeldS: support === 'tripod' ? longest : handHeldLimitS(equivalentMm),
+  };
+}
+
+/** Where the lens is set: by hand, or on what lies under the spot (the middle for the other patterns). */
+export function focusOf(
+  view: SceneView,
+  { focusM, pattern, spot }: Omit<FinderAsk, 'controls' | 'lockedEv100'>,
+): number {
+  if (focusM !== null) return heldFocusM(view.camera, focusM);
+  return automaticFocusM(view, pattern === 'spot' ? spot : { x: 0.5, y: 0.5 });
+}
+
 export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SIDE): Finder {
-  const { camera } = view;
-  const projector = projectorFor(view, longSide);
-  const { width, height } = projector;
+  const { camera, outside } = view;
+  const stage = previewStage(view, longSide);
+  const { width, height } = stage;
+  let focused: PreviewLight | undefined;
+  const exposer = previewExposer(markedSites(view, width, height), MOST_KERNEL);
   const light = new Float32Array(width * height);
-  projector.project(0, height, light);
-  const brightest = brightestLux(light, width, height);
   const data = new Uint16Array(width * height);
   const rgba = new Uint8ClampedArray(width * height * 4);
   const mask = new Uint8Array(width * height);
-  const limits = { apertureN: camera.lens.apertureN, handHeldS: handHeldLimitS(camera.equivalentMm) };
+  const limits = automaticLimits(camera, outside.support);
+  let brightestOf: PreviewLight | undefined;
+  let brightest = 0;
   let previous: ExposureSettings | undefined;
   let colour: CameraColour | undefined;
   let counts: SiteCounts | undefined;
@@ -78,20 +120,29 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
     width,
     height,
     rgba,
-    measure: (ask, number, lap) => {
+    measure: (ask, number, moment = { timeS: 0, sinceTouchS: Infinity }, lap) => {
       const reading = readMeter(view.luminance, ask.pattern, ask.spot);
       const resolved = resolveExposure(ask.controls, ask.lockedEv100 ?? reading.ev100, limits, previous);
       previous = resolved.settings;
       lap?.('meter');
+      const focusM = focusOf(view, ask);
+      if (focused?.focusM !== focusM) focused = stage.focused(focusM);
+      const { shutterS, iso } = resolved.settings;
+      const steadiness = { support: outside.support, press: 0, sinceTouchS: moment.sinceTouchS };
+      const opening = { startS: moment.timeS, durationS: shutterS, seed: seed + number, steadiness };
+      exposer.expose(focused, opening, light);
+      if (brightestOf !== focused) brightest = brightestLux(light, width, height);
+      brightestOf = focused;
+      lap?.('light');
       const order = {
         settings: resolved.settings,
         colour: colour ?? { colorMatrix: camera.colorMatrix, asShotNeutral: [1, 1, 1] as const, kelvin: 0 },
         seed: seed + number,
         timeMs: 0,
         offsetMinutes: 0,
-        scene: '',
+        clockS: moment.timeS,
       };
-      const exposed = captureFrame(camera, projector, order, { light, data });
+      const exposed = exposePreview(focused, order, light, data);
       lap?.('expose');
       const counted = countSites(exposed, counts);
       counts = counted;
@@ -99,7 +150,6 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
       if (!colour || Math.abs(white.kelvin - colour.kelvin) > WHITE_STEP_KELVIN) colour = white;
       const frame = { ...exposed, colour };
       const figures = channelFigures(counted, frame.noise);
-      const { shutterS, iso } = resolved.settings;
       const toDn = electronsPerLxS(camera.sensor) * shutterS * gainDnPerE(camera.sensor, iso);
       const room = headroomEv(counted);
       const clip = clipLevel(frame) - frame.black;
@@ -109,6 +159,7 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
         figures,
         reading,
         resolved,
+        focusM,
         // Past clip the numbers say nothing more: there the light itself does.
         headroomEv: room > 0 ? room : Math.min(0, Math.log2(clip / (brightest * toDn))),
         floorEv: Math.log2(floorSignal(frame.noise) / (frame.white - frame.black)),

@@ -4,8 +4,11 @@ import type { ChannelFigures } from '../raw/statistics';
 import type { PatternId } from '../meter/pattern';
 import type { RawFrame } from '../sensor/raw-frame';
 import type { CaptureFacts } from '../dng/write';
+import { OPENING, SUPPORTS, type Outside } from '../scene/outside';
+import { WHEEL_SPEEDS } from '../scene/scene';
+import { LENS_IDS, type LensId } from '../sensor/sim-one';
 
-export const RECORD_VERSION = 1;
+export const RECORD_VERSION = 2;
 
 export interface ChannelShares {
   readonly name: string;
@@ -31,6 +34,12 @@ export interface FrameRecord {
   readonly lens: string;
   readonly scene: string;
   readonly seed: number;
+  readonly lensId: LensId;
+  /** Distance the lens was focused at, m; null is infinity. */
+  readonly focusM: number | null;
+  /** The world outside and its clock, as they were: with the seed, the capture can be made again. */
+  readonly outside: Outside;
+  readonly clockS: number;
   readonly shutterS: number;
   readonly iso: number;
   readonly apertureN: number;
@@ -62,6 +71,10 @@ export const RECORD_SCHEMA = {
       'lens',
       'scene',
       'seed',
+      'lensId',
+      'focusM',
+      'outside',
+      'clockS',
       'shutterS',
     ],
     ...[
@@ -88,6 +101,18 @@ export const RECORD_SCHEMA = {
     lens: { type: 'string' },
     scene: { type: 'string' },
     seed: { type: 'integer' },
+    lensId: { enum: LENS_IDS },
+    focusM: { type: ['number', 'null'], exclusiveMinimum: 0 },
+    clockS: { type: 'number' },
+    outside: {
+      type: 'object',
+      required: ['levels', 'support', 'wheel'],
+      properties: {
+        levels: { type: 'object', additionalProperties: { type: 'number', minimum: 0, maximum: 1 } },
+        support: { enum: SUPPORTS },
+        wheel: { enum: WHEEL_SPEEDS },
+      },
+    },
     shutterS: { type: 'number', exclusiveMinimum: 0 },
     iso: { type: 'number', exclusiveMinimum: 0 },
     apertureN: { type: 'number', exclusiveMinimum: 0 },
@@ -133,6 +158,13 @@ export const RECORD_SCHEMA = {
   },
 } as const;
 
+/** A record of an earlier version brought forward; anything else as it is. */
+export function broughtForward(value: unknown): unknown {
+  const record = value as { version?: unknown } | null;
+  if (record?.version !== 1) return value;
+  return { ...record, version: RECORD_VERSION, lensId: 'wide', focusM: null, outside: OPENING, clockS: 0 };
+}
+
 export function outlookOf(figures: readonly ChannelFigures[], headroomEv: number): RawOutlook {
   return {
     channels: figures.map(({ name, sites, clipped, belowFloor }) => ({
@@ -146,6 +178,7 @@ export function outlookOf(figures: readonly ChannelFigures[], headroomEv: number
 
 export function recordOf(
   frame: RawFrame,
+  { lensId, outside, clockS }: Pick<FrameRecord, 'lensId' | 'outside' | 'clockS'>,
   facts: CaptureFacts,
   outlooks: { forecast: RawOutlook; result: RawOutlook },
   bytes: number,
@@ -163,6 +196,10 @@ export function recordOf(
     lens: source.lens,
     scene: source.scene ?? '',
     seed: source.seed ?? 0,
+    lensId,
+    focusM: Number.isFinite(source.focusM) ? source.focusM! : null,
+    outside,
+    clockS,
     ...settings,
     shutterAuto: facts.shutterAuto,
     isoAuto: facts.isoAuto,

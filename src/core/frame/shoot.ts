@@ -5,8 +5,19 @@ import type { CameraColour } from '../colour/camera';
 import type { ExposureSettings } from '../exposure/settings';
 import { channelFigures, countSites, headroomEv } from '../raw/statistics';
 import { developReduced } from '../raw/develop';
-import { captureFrame, measureWhite, PREVIEW_LONG_SIDE, type CaptureOrder } from '../scene/capture';
-import { projectorFor, type SceneView } from '../scene/view';
+import {
+  captureFrame,
+  exposePreview,
+  measureWhite,
+  openingOf,
+  PREVIEW_LONG_SIDE,
+  type CaptureOrder,
+} from '../scene/capture';
+import { previewExposer } from '../scene/exposed-light';
+import { markedSites } from '../scene/surface-rows';
+import { plateRows, previewStage } from '../scene/light-rows';
+import type { Steadiness } from '../scene/shake';
+import type { SceneView } from '../scene/view';
 import type { RawFrame } from '../sensor/raw-frame';
 import { outlookOf, recordOf, type FrameRecord, type RawOutlook } from './record';
 
@@ -16,7 +27,10 @@ export interface Press {
   readonly seed: number;
   readonly timeMs: number;
   readonly offsetMinutes: number;
-  readonly scene: string;
+  /** Moment on the scene's own clock, s. */
+  readonly clockS: number;
+  readonly focusM: number;
+  readonly steadiness: Steadiness;
   /** The white that the finder showed; measured from the forecast frame when absent. */
   readonly colour?: CameraColour;
 }
@@ -48,13 +62,18 @@ export interface Shot {
 const PREVIEW_JPEG_SIDE = 1344;
 const THUMBNAIL_SIDE = 320;
 
+/** Entries of the blur kernel of a forecast. */
+const FORECAST_KERNEL = 40;
+
 /** What the preview says about the capture before it is made, with the white it measured. */
 export function forecastOf(view: SceneView, press: Press): { outlook: RawOutlook; colour: CameraColour } {
-  const frame = captureFrame(
-    view.camera,
-    projectorFor(view, PREVIEW_LONG_SIDE),
-    orderOf(view, press, press.colour),
-  );
+  const preview = previewStage(view, PREVIEW_LONG_SIDE);
+  const order = orderOf(view, press, press.colour);
+  const light = new Float32Array(preview.width * preview.height);
+  const focused = preview.focused(press.focusM);
+  const marks = markedSites(view, preview.width, preview.height);
+  previewExposer(marks, FORECAST_KERNEL).expose(focused, openingOf(order, press.steadiness), light);
+  const frame = exposePreview(focused, order, light, new Uint16Array(light.length));
   const counted = countSites(frame);
   return {
     outlook: outlookOf(channelFigures(counted, frame.noise), headroomEv(counted)),
@@ -65,10 +84,10 @@ export function forecastOf(view: SceneView, press: Press): { outlook: RawOutlook
 export async function shoot(view: SceneView, press: Press, options: ShootOptions): Promise<Shot> {
   const { onProgress } = options;
   const forecast = forecastOf(view, press);
-  const projector = projectorFor(view, options.longSide);
-  const frame = captureFrame(view.camera, projector, orderOf(view, press, forecast.colour), {
-    onBand: (share) => onProgress?.('expose', share),
-  });
+  const rows = plateRows(view, options.longSide, press.focusM);
+  const frame = captureFrame(rows, orderOf(view, press, forecast.colour), press.steadiness, (share) =>
+    onProgress?.('expose', share),
+  );
   const counted = countSites(frame);
   const result = outlookOf(channelFigures(counted, frame.noise), headroomEv(counted));
   onProgress?.('picture', 0);
@@ -89,7 +108,14 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
     frame,
     dng,
     thumbnailJpeg,
-    record: recordOf(frame, press.facts, outlooks, dng.length, { kind: 'stored' }),
+    record: recordOf(
+      frame,
+      { lensId: view.camera.lensId, outside: view.outside, clockS: press.clockS },
+      press.facts,
+      outlooks,
+      dng.length,
+      { kind: 'stored' },
+    ),
   };
 }
 

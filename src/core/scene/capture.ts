@@ -12,7 +12,10 @@ import {
 } from '../sensor/raw-frame';
 import { exposeRows, noiseModel } from '../sensor/sensor';
 import type { SimulatedCamera } from '../sensor/sim-one';
-import type { SiteProjector } from './view';
+import { exposedLight, type Opening } from './exposed-light';
+import type { LightGrid, LightRows } from './light-rows';
+import type { Steadiness } from './shake';
+import { surfaceRows } from './surface-rows';
 
 export interface CaptureOrder {
   readonly settings: ExposureSettings;
@@ -20,43 +23,76 @@ export interface CaptureOrder {
   readonly seed: number;
   readonly timeMs: number;
   readonly offsetMinutes: number;
-  readonly scene: string;
+  /** Moment on the scene's own clock, s: where the wheel, the flame and the stars are. */
+  readonly clockS: number;
 }
 
 /** Long side of the preview mosaic. */
 export const PREVIEW_LONG_SIDE = 640;
 
 const BAND_ROWS = 64;
+/** Entries of the blur kernel at most in a capture: a hand-held second through the tele needs about that many. */
+const MOST_KERNEL = 160;
 
-/**
- * Exposes a whole frame, band by band.
- * @param light optional light on all sites, made before (a preview keeps it from frame to frame)
- * @param onBand called after each band with the share done; throw from it to cancel
- */
-export function captureFrame(
-  camera: SimulatedCamera,
-  projector: SiteProjector,
-  order: CaptureOrder,
-  options: { light?: Float32Array; data?: Uint16Array; onBand?: (share: number) => void } = {},
-): RawFrame {
-  const { width, height } = projector;
-  const data = options.data ?? new Uint16Array(width * height);
-  const band = new Float32Array(options.light ? 0 : BAND_ROWS * width);
-  const exposure = {
-    shutterS: order.settings.shutterS,
-    iso: order.settings.iso,
+/** The opening of a capture's shutter. */
+export function openingOf(order: CaptureOrder, steadiness: Steadiness): Opening {
+  return {
+    startS: order.clockS,
+    durationS: order.settings.shutterS,
     seed: order.seed,
-    sitesPerSample: projector.sitesPerSample,
+    steadiness,
   };
+}
+
+/** Exposes a whole frame from the plates. `onBand` is called with the share done; throw from it to cancel. */
+export function captureFrame(
+  rows: LightRows,
+  order: CaptureOrder,
+  steadiness: Steadiness,
+  onBand?: (share: number) => void,
+): RawFrame {
+  const light = exposedLight(rows, surfaceRows(rows), openingOf(order, steadiness), MOST_KERNEL);
+  const { width, height } = rows;
+  const data = new Uint16Array(width * height);
+  const band = new Float32Array(BAND_ROWS * width);
   for (let y = 0; y < height; y += BAND_ROWS) {
-    const rows = Math.min(BAND_ROWS, height - y);
-    const light = options.light
-      ? options.light.subarray(y * width, (y + rows) * width)
-      : band.subarray(0, rows * width);
-    if (!options.light) projector.project(y, rows, light);
-    exposeRows(camera.sensor, exposure, light, width, y, data.subarray(y * width, (y + rows) * width));
-    options.onBand?.((y + rows) / height);
+    const count = Math.min(BAND_ROWS, height - y);
+    for (let r = 0; r < count; r++) light.next(band.subarray(r * width, (r + 1) * width));
+    exposeBand(rows, order, band.subarray(0, count * width), y, data);
+    onBand?.((y + count) / height);
   }
+  return rawFrame(rows, order, data);
+}
+
+/** Exposes a preview whose light is there already. */
+export function exposePreview(
+  grid: LightGrid,
+  order: CaptureOrder,
+  light: Float32Array,
+  data: Uint16Array,
+): RawFrame {
+  exposeBand(grid, order, light, 0, data);
+  return rawFrame(grid, order, data);
+}
+
+function exposeBand(
+  { view, width, sitesPerSample }: LightGrid,
+  { settings, seed }: CaptureOrder,
+  light: Float32Array,
+  firstRow: number,
+  data: Uint16Array,
+): void {
+  const exposure = { shutterS: settings.shutterS, iso: settings.iso, seed, sitesPerSample };
+  const out = data.subarray(firstRow * width, firstRow * width + light.length);
+  exposeRows(view.camera.sensor, exposure, light, width, firstRow, out);
+}
+
+function rawFrame(
+  { view, width, height, focusM }: LightGrid,
+  order: CaptureOrder,
+  data: Uint16Array,
+): RawFrame {
+  const { camera, description } = view;
   return {
     width,
     height,
@@ -69,7 +105,7 @@ export function captureFrame(
     settings: order.settings,
     timeMs: order.timeMs,
     offsetMinutes: order.offsetMinutes,
-    source: sourceOf(camera, order.scene, order.seed),
+    source: { ...sourceOf(camera, description.id, order.seed), focusM },
   };
 }
 

@@ -1,63 +1,80 @@
-// A packed scene: "VSC1", length of the header, header as JSON, then the plates' bytes one after the other.
+// A packed scene through one lens: "VSC2", length of the header, header as JSON, then the bytes of the plates and of the space.
 import { decodePlate, type Plate, type PlateHeader } from './plate-codec';
+import { decodeSpace, type SpaceHeader } from './space-codec';
 import type { Scene, SceneDescription } from './scene';
 
 interface PackHeader {
   readonly description: SceneDescription;
-  /** One for each lamp, in order, then depth. */
+  /** One for each lamp, in order. */
   readonly plates: readonly PlateHeader[];
+  readonly space: SpaceHeader;
 }
 
-const MAGIC = 0x31435356; // "VSC1", little-endian
+interface Part<Header> {
+  readonly header: Header;
+  readonly bytes: Uint8Array;
+}
+
+const MAGIC = 0x32435356; // "VSC2", little-endian
 
 export function writeScenePack(
   description: SceneDescription,
-  plates: readonly { header: PlateHeader; bytes: Uint8Array }[],
+  plates: readonly Part<PlateHeader>[],
+  space: Part<SpaceHeader>,
 ): Uint8Array {
-  const header: PackHeader = { description, plates: plates.map((p) => p.header) };
+  const header: PackHeader = { description, plates: plates.map((p) => p.header), space: space.header };
   const text = new TextEncoder().encode(JSON.stringify(header));
-  const out = new Uint8Array(8 + text.length + plates.reduce((sum, p) => sum + p.bytes.length, 0));
+  const parts = [...plates.map((p) => p.bytes), space.bytes];
+  const out = new Uint8Array(8 + text.length + parts.reduce((sum, p) => sum + p.length, 0));
   const view = new DataView(out.buffer);
   view.setUint32(0, MAGIC, true);
   view.setUint32(4, text.length, true);
   out.set(text, 8);
   let offset = 8 + text.length;
-  for (const { bytes } of plates) {
-    out.set(bytes, offset);
-    offset += bytes.length;
+  for (const part of parts) {
+    out.set(part, offset);
+    offset += part.length;
   }
   return out;
 }
 
 /**
- * @param half true for the scene at half its size each way: quick, for a first look
+ * @param half true for the scene at half its size each way and without its space: quick, for a first look
  * @throws RangeError when the bytes are not a packed scene, or end early
  */
 export async function readScenePack(bytes: Uint8Array, half = false): Promise<Scene> {
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  if (bytes.length < 8 || view.getUint32(0, true) !== MAGIC) throw new RangeError('Not a packed scene');
-  const headerLength = view.getUint32(4, true);
-  if (8 + headerLength > bytes.length) throw new RangeError('The packed scene ends early');
-  const header = JSON.parse(new TextDecoder().decode(bytes.subarray(8, 8 + headerLength))) as PackHeader;
-  let offset = 8 + headerLength;
-  const places = header.plates.map((plate) => {
-    const length = plate.lengths.reduce((sum, n) => sum + n, 0);
-    const place = { plate, bytes: bytes.subarray(offset, offset + length) };
+  const { header, start } = headerOf(bytes);
+  let offset = start;
+  const take = (lengths: readonly number[]) => {
+    const length = lengths.reduce((sum, n) => sum + n, 0);
+    const part = bytes.subarray(offset, offset + length);
     offset += length;
-    return place;
-  });
-  const depth = places.pop();
+    return part;
+  };
+  const coded = header.plates.map((plate) => ({ plate, bytes: take(plate.lengths) }));
+  const space = take(header.space.lengths);
   if (offset > bytes.length) throw new RangeError('The packed scene ends early');
   const { description } = header;
-  const size = (depth?.plate.width ?? 0) >> (half ? 1 : 0);
-  if (
-    !depth ||
-    places.length !== description.lamps.length ||
-    places.some((p) => p.plate.width !== depth.plate.width)
-  ) {
+  const { size } = header.space;
+  if (coded.length !== description.lamps.length || coded.some((p) => p.plate.width !== size)) {
     throw new RangeError('The packed scene lacks plates');
   }
   const lamps: Plate[] = [];
-  for (const { plate, bytes: coded } of places) lamps.push(await decodePlate(plate, coded, half));
-  return { description, size, lamps, depth: () => decodePlate(depth.plate, depth.bytes, half) };
+  for (const { plate, bytes: part } of coded) lamps.push(await decodePlate(plate, part, half));
+  if (half) return { description, size: size >> 1, lamps };
+  return { description, size, lamps, space: await decodeSpace(header.space, space) };
+}
+
+/** The words and figures of a pack without its plates. @throws RangeError when it is none */
+export function readSceneDescription(bytes: Uint8Array): SceneDescription {
+  return headerOf(bytes).header.description;
+}
+
+function headerOf(bytes: Uint8Array): { header: PackHeader; start: number } {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (bytes.length < 8 || view.getUint32(0, true) !== MAGIC) throw new RangeError('Not a packed scene');
+  const start = 8 + view.getUint32(4, true);
+  if (start > bytes.length) throw new RangeError('The packed scene ends early');
+  const text = new TextDecoder().decode(bytes.subarray(8, start));
+  return { header: JSON.parse(text) as PackHeader, start };
 }

@@ -132,7 +132,7 @@ export async function decodePlate(header: PlateHeader, bytes: Uint8Array, half =
 }
 
 /** Raw deflate through the platform's own decoder, which is several times faster than one in script. */
-async function inflate(bytes: Uint8Array): Promise<Uint8Array> {
+export async function inflate(bytes: Uint8Array): Promise<Uint8Array> {
   const stream = new Blob([bytes as Uint8Array<ArrayBuffer>])
     .stream()
     .pipeThrough(new DecompressionStream('deflate-raw'));

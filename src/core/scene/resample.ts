@@ -56,3 +56,63 @@ function cubicTaps(out: number, from: number, step: number, size: number): Taps 
 function hold(i: number, size: number): number {
   return i < 0 ? 0 : i >= size ? size - 1 : i;
 }
+
+/** Row `y` of the output before its horizontal pass: `size` samples. */
+export function verticalPass(
+  plane: Float32Array,
+  size: number,
+  taps: Taps,
+  y: number,
+  row: Float32Array,
+): void {
+  const { count, index, weight, held } = taps;
+  const t = y * count;
+  if (held) {
+    const [a, b, c, d] = [index[t]! * size, index[t + 1]! * size, index[t + 2]! * size, index[t + 3]! * size];
+    const [wa, wb, wc, wd] = [weight[t]!, weight[t + 1]!, weight[t + 2]!, weight[t + 3]!];
+    for (let x = 0; x < size; x++) {
+      const p = plane[b + x]!;
+      const q = plane[c + x]!;
+      row[x] = between(wa * plane[a + x]! + wb * p + wc * q + wd * plane[d + x]!, p, q);
+    }
+    return;
+  }
+  row.fill(0);
+  for (let k = 0; k < count; k++) {
+    const [at, w] = [index[t + k]! * size, weight[t + k]!];
+    if (w > 0) for (let x = 0; x < size; x++) row[x] = row[x]! + w * plane[at + x]!;
+  }
+}
+
+/** Samples first, first + step, … of the output row, written to out[at + x]. */
+export function horizontalPass(
+  row: Float32Array,
+  taps: Taps,
+  width: number,
+  out: Float32Array,
+  at: number,
+  first = 0,
+  step = 1,
+): void {
+  const { count, index, weight, held } = taps;
+  for (let x = first, t = first * count; x < width; x += step, t += step * count) {
+    if (held) {
+      const p = row[index[t + 1]!]!;
+      const q = row[index[t + 2]!]!;
+      const value =
+        weight[t]! * row[index[t]!]! +
+        weight[t + 1]! * p +
+        weight[t + 2]! * q +
+        weight[t + 3]! * row[index[t + 3]!]!;
+      out[at + x] = between(value, p, q);
+    } else {
+      let sum = 0;
+      for (let k = 0; k < count; k++) sum += weight[t + k]! * row[index[t + k]!]!;
+      out[at + x] = sum;
+    }
+  }
+}
+
+function between(value: number, p: number, q: number): number {
+  return p < q ? (value < p ? p : value > q ? q : value) : value < q ? q : value > p ? p : value;
+}

@@ -7,14 +7,17 @@ import { resolveExposure } from '../exposure/automatic';
 import { finderFor } from '../finder/finder';
 import { shoot } from '../frame/shoot';
 import { ev100OfLuminance } from '../light/apex';
-import { SIM_ONE } from '../sensor/sim-one';
+import { SIM_ONE_WIDE as SIM_ONE } from '../sensor/sim-one';
 import { BINS_PER_EV, binEdgeEv, stopline } from '../scopes/stopline';
 import { captureFrame } from './capture';
-import { readScenePack, writeScenePack } from './pack';
+import { readSceneDescription, readScenePack, writeScenePack } from './pack';
 import { decodePlate, encodePlate, type Plate } from './plate-codec';
 import { tapsFor } from './resample';
 import type { Scene, SceneDescription } from './scene';
-import { projectorFor, viewScene, type Orientation } from './view';
+import { plateRows } from './light-rows';
+import { OPENING } from './outside';
+import { encodeSpace } from './space-codec';
+import { viewScene, type Orientation } from './view';
 import { forwardWavelet, inverseWavelet, levelsFor } from './wavelet';
 
 const SIZE = 64;
@@ -22,7 +25,10 @@ const description: SceneDescription = {
   id: 'flat',
   name: 'Flat',
   says: '',
+  lens: 'wide',
   fieldDeg: 70.97,
+  eye: [0, 1, 0],
+  aim: [0, 1, 2],
   lamps: [
     { id: 'a', name: 'A', level: 1 },
     { id: 'b', name: 'B', level: 0.5 },
@@ -37,17 +43,13 @@ const plateOf = (value: (x: number, y: number, c: number) => number, size = SIZE
     value(Math.floor(i / 3) % size, Math.floor(i / 3 / size), i % 3),
   ),
 });
-const depth = async (): Promise<Plate> => ({
-  width: SIZE,
-  height: SIZE,
-  channels: 1,
-  data: new Float32Array(SIZE * SIZE).fill(2),
-});
+const space = { distance: new Float32Array(SIZE * SIZE).fill(2), surface: new Uint8Array(SIZE * SIZE) };
+const rest = { support: 'tripod' as const, press: 0, sinceTouchS: 60 };
 const flatScene = (luminance: number): Scene => ({
   description,
   size: SIZE,
   lamps: [plateOf(() => luminance * 0.75), plateOf(() => luminance * 0.5)],
-  depth,
+  space,
 });
 
 describe('the wavelet', () => {
@@ -108,16 +110,15 @@ describe('a packed plate', () => {
   });
 
   it('travels in a pack with its scene; a cut or foreign pack is refused', async () => {
-    const plates = [
-      encodePlate(master, quality),
-      encodePlate(master, quality),
-      encodePlate(await depth(), { ...quality, ratioStep: 0 }),
-    ];
-    const pack = writeScenePack(description, plates);
+    const plates = [encodePlate(master, quality), encodePlate(master, quality)];
+    const pack = writeScenePack(description, plates, encodeSpace(space, SIZE));
     const scene = await readScenePack(pack);
     expect(scene.description).toEqual(description);
     expect([scene.size, scene.lamps.length]).toEqual([SIZE, 2]);
-    expect((await scene.depth()).data[5]).toBeCloseTo(2, 1);
+    expect(scene.space!.distance[5]).toBeCloseTo(2, 2);
+    expect(scene.space!.surface).toEqual(space.surface);
+    expect((await readScenePack(pack, true)).size).toBe(SIZE / 2);
+    expect(readSceneDescription(pack)).toEqual(description);
     await expect(readScenePack(pack.subarray(0, pack.length - 40))).rejects.toThrow(/early/);
     await expect(readScenePack(new Uint8Array(20))).rejects.toThrow(/Not a packed scene/);
   });
@@ -157,7 +158,7 @@ const order = (shutterS: number, iso = 100) => ({
   seed: 4,
   timeMs: 0,
   offsetMinutes: 0,
-  scene: 'flat',
+  clockS: 0,
 });
 
 describe('from scene to raw', () => {
@@ -170,8 +171,7 @@ describe('from scene to raw', () => {
     );
     // The exact time that the meter asks for, not the nearest third.
     const shutterS = (1.8 * 1.8 * 12.5) / (luminance * 100);
-    const projector = projectorFor(view, 256);
-    const frame = captureFrame(SIM_ONE, projector, order(shutterS));
+    const frame = captureFrame(plateRows(view, 256, 2), order(shutterS), rest);
     let [sum, n] = [0, 0];
     for (let y = 90; y < 102; y++)
       for (let x = 122; x < 134; x++)
@@ -193,16 +193,16 @@ describe('from scene to raw', () => {
   it.each(['portrait', 'landscape'] as Orientation[])('adds lamps up and sizes frames, %s', (orientation) => {
     const view = viewScene(flatScene(100), SIM_ONE, orientation);
     expect(readMeter(view.luminance, 'evaluative', { x: 0.5, y: 0.5 }).luminance).toBeCloseTo(100, 2);
-    const only = viewScene(flatScene(100), SIM_ONE, orientation, { b: 0 });
+    const only = viewScene(flatScene(100), SIM_ONE, orientation, { ...OPENING, levels: { b: 0 } });
     expect(readMeter(only.luminance, 'evaluative', { x: 0.5, y: 0.5 }).luminance).toBeCloseTo(75, 2);
-    const { width, height } = projectorFor(view, 4032);
+    const { width, height } = plateRows(view, 4032, 2);
     expect([width, height]).toEqual(orientation === 'portrait' ? [3024, 4032] : [4032, 3024]);
   });
 
   it('is one stop apart within 0.5 % when exposed a stop apart, up to clip', () => {
     const view = viewScene(flatScene(60), SIM_ONE, 'landscape');
     const means = [1 / 512, 1 / 256, 1 / 128, 1 / 64].map((t) => {
-      const frame = captureFrame(SIM_ONE, projectorFor(view, 512), order(t));
+      const frame = captureFrame(plateRows(view, 512, 2), order(t), rest);
       return channelFigures(countSites(frame), frame.noise).map((f) => f.mean - frame.black);
     });
     for (let i = 1; i < means.length; i++) {
@@ -211,8 +211,10 @@ describe('from scene to raw', () => {
   });
 
   it('is the same raw at ISO 50 and 100, and the same again with the same seed', () => {
-    const projector = projectorFor(viewScene(flatScene(60), SIM_ONE, 'portrait'), 256);
-    const [a, b] = [50, 100].map((iso) => captureFrame(SIM_ONE, projector, order(1 / 125, iso)).data);
+    const view = viewScene(flatScene(60), SIM_ONE, 'portrait');
+    const [a, b] = [50, 100].map(
+      (iso) => captureFrame(plateRows(view, 256, 2), order(1 / 125, iso), rest).data,
+    );
     expect(a).toEqual(b);
   });
 
@@ -223,6 +225,7 @@ describe('from scene to raw', () => {
       pattern: 'evaluative' as const,
       spot: { x: 0.5, y: 0.5 },
       lockedEv100: null,
+      focusM: null,
     });
     const normal = finder.measure(manual(2 ** -7), 1);
     const over = finder.measure(manual(2 ** -2), 2);
@@ -248,7 +251,9 @@ describe('from scene to raw', () => {
       seed: 1,
       timeMs: 0,
       offsetMinutes: 0,
-      scene: 'flat',
+      clockS: 0,
+      focusM: 2,
+      steadiness: rest,
     };
     const jpeg = Uint8Array.from([
       0xff, 0xd8, 0xff, 0xc0, 0, 17, 8, 0, 8, 0, 8, 3, 1, 0x11, 0, 2, 0x11, 0, 3, 0x11, 0, 0xff, 0xd9,

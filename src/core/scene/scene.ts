@@ -1,11 +1,19 @@
-// What a scene is: plates of light, one for each lamp, with the words and figures that describe them.
+// What a scene is: plates of light, one for each lamp, seen through one lens, with the words and figures that describe
+// them; where its surfaces are; what moves in it.
+import type { LensId } from '../sensor/sim-one';
 import type { Plate } from './plate-codec';
+
+/** How a lamp's light varies in time: with the mains at twice their frequency, or as a flame does. Depth: share of the mean. */
+export type Flicker =
+  | { readonly kind: 'mains'; readonly hz: number; readonly depth: number }
+  | { readonly kind: 'flame'; readonly depth: number };
 
 export interface SceneLamp {
   readonly id: string;
   readonly name: string;
   /** Share of its full light in the scene as it opens, 0 … 1. */
   readonly level: number;
+  readonly flicker?: Flicker;
 }
 
 /** A named patch of the scene, for people and tests: centre and half size in shares of the square plate. */
@@ -17,36 +25,70 @@ export interface ScenePatch {
   /** Luminance with all lamps at their opening level, cd/m². */
   readonly luminance: number;
   readonly distanceM: number;
+  /** Reflectance in linear Rec. 709 of a test tile. */
+  readonly reflectance?: readonly [number, number, number];
 }
+
+export const WHEEL_SPEEDS = ['still', 'slow', 'fast'] as const;
+export type WheelSpeed = (typeof WHEEL_SPEEDS)[number];
+
+/** Things that turn about an upright axis through (x, z), metres; `part` is their number on the surface plate. */
+export interface Spin {
+  readonly part: number;
+  readonly name: string;
+  readonly x: number;
+  readonly z: number;
+  readonly turnsPerS: Readonly<Record<WheelSpeed, number>>;
+}
+
+/** Stars that turn about a pole; azimuth from straight ahead (+z) to the right. */
+export interface StarField {
+  readonly poleElevationDeg: number;
+  readonly poleAzimuthDeg: number;
+  readonly seed: number;
+}
+
+export type Point3 = readonly [number, number, number];
 
 export interface SceneDescription {
   readonly id: string;
   readonly name: string;
   readonly says: string;
-  /** Field across the square plate, degrees, and the lens it was made for. */
+  /** Lens that the plates are for, and the field across the square plate, degrees. */
+  readonly lens: LensId;
   readonly fieldDeg: number;
+  /** Where the camera stands and looks, metres: x right, y up, z ahead. */
+  readonly eye: Point3;
+  readonly aim: Point3;
   readonly lamps: readonly SceneLamp[];
+  /** Lamps that are one lamp in several places: one of them burns at a time. */
+  readonly oneOf?: readonly string[];
+  readonly spin?: Spin;
+  readonly stars?: StarField;
   readonly patches: readonly ScenePatch[];
 }
+
+/** Where surfaces are, and of what kind; rows of the plate's size. */
+export interface SceneSpace {
+  /** Metres along the line of sight; `OPEN_SKY_M` where there is nothing. */
+  readonly distance: Float32Array;
+  /** Grain 0 … 15 in bits 0–3, fibre along x in bit 4, moving part in bits 5–7. */
+  readonly surface: Uint8Array;
+}
+
+export const OPEN_SKY_M = 4096;
 
 /** A scene in memory. Plates are square, linear Rec. 709 with luminance in cd/m². */
 export interface Scene {
   readonly description: SceneDescription;
   readonly size: number;
   readonly lamps: readonly Plate[];
-  /** Distance in metres; unpacked when asked for, since a picture without defocus does not need it. */
-  depth(): Promise<Plate>;
+  /** Absent in the half-size first look. */
+  readonly space?: SceneSpace;
 }
 
-/** The light of all lamps added up at the given levels (opening levels where none is given). */
-export function lightOf(scene: Scene, levels: Readonly<Record<string, number>> = {}): Float32Array {
-  const sum = new Float32Array(scene.size * scene.size * 3);
-  scene.lamps.forEach((plate, i) => {
-    const lamp = scene.description.lamps[i];
-    const level = lamp ? (levels[lamp.id] ?? lamp.level) : 0;
-    if (!(level > 0)) return;
-    const { data } = plate;
-    for (let k = 0; k < sum.length; k++) sum[k] = sum[k]! + level * data[k]!;
-  });
-  return sum;
+/** A scene as the list of scenes tells of it, before it is loaded: its packs by lens, and their sizes in bytes. */
+export interface SceneListing extends Omit<SceneDescription, 'lens' | 'fieldDeg' | 'patches'> {
+  readonly lenses: readonly LensId[];
+  readonly bytes: Readonly<Partial<Record<LensId, number>>>;
 }

@@ -16,6 +16,8 @@ export interface FrameSource {
   readonly lens: string;
   readonly focalLengthMm: number;
   readonly equivalentMm: number;
+  /** Distance the lens was focused at, m; Infinity is allowed. */
+  readonly focusM?: number;
   readonly scene?: string;
   readonly seed?: number;
 }

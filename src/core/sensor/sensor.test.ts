@@ -9,8 +9,9 @@ import {
 } from '../numeric/random';
 import { clipLevel, floorSignal } from './raw-frame';
 import { exposeRows, gainDnPerE, noiseModel, SATURATION_EXPOSURE_ISO100 } from './sensor';
-import { SIM_ONE_SENSOR as sensor } from './sim-one';
+import { SIM_ONE_WIDE } from './sim-one';
 
+const { sensor } = SIM_ONE_WIDE;
 const SITES = 256 * 256;
 
 /** A flat field at a share of saturation of the given ISO. */

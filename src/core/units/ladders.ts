@@ -50,6 +50,20 @@ export const COMPENSATION_LADDER: Ladder = Array.from({ length: 31 }, (_, i) => 
   };
 });
 
+/** Where ∞ stands on the focus ladder, m: beyond it nothing differs. */
+export const FAR_M = 4096;
+
+const FOCUS_METRES = [
+  0.12, 0.15, 0.2, 0.25, 0.3, 0.35, 0.4, 0.5, 0.6, 0.7, 0.8, 1, 1.2, 1.5, 2, 2.5, 3, 4, 5, 7, 10, 15, 20, 30,
+  50,
+];
+
+/** Focus distances in metres, from near to far; the last is infinity. */
+export const FOCUS_LADDER: Ladder = [
+  ...FOCUS_METRES.map((m) => ({ exact: m, nominal: m, label: `${m} m` })),
+  { exact: FAR_M, nominal: Infinity, label: '∞' },
+];
+
 /**
  * Index of the step nearest to `exact` in stops (for the compensation ladder, in EV); the ends catch all beyond.
  * @throws RangeError when `exact` is not a finite number, or not positive on a ladder of light.
@@ -59,9 +73,20 @@ export function nearestStep(ladder: Ladder, exact: number): number {
   if (!Number.isFinite(exact) || (!linear && exact <= 0)) {
     throw new RangeError(`Not a value of this ladder: ${exact}`);
   }
+  if (ladder === FOCUS_LADDER) return nearestFocus(exact);
   const first = at(ladder, 0).exact;
   const position = linear ? (exact - first) * 3 : 3 * Math.log2(exact / first);
   return Math.min(ladder.length - 1, Math.max(0, Math.round(position)));
+}
+
+/** Nearest in dioptres and stops alike: by the logarithm, infinity from 100 m on. */
+function nearestFocus(exact: number): number {
+  if (exact > 100) return FOCUS_LADDER.length - 1;
+  const away = (step: Step) => Math.abs(Math.log2(step.exact / exact));
+  return FOCUS_METRES.reduce(
+    (best, _, i) => (away(FOCUS_LADDER[i]!) < away(FOCUS_LADDER[best]!) ? i : best),
+    0,
+  );
 }
 
 /** The step at `index`, held inside the ladder. */

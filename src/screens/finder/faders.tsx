@@ -3,30 +3,56 @@ import { useEffect, useRef, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { extendedStops } from '../../core/exposure/settings';
 import { handHeldLimitS } from '../../core/optics/lens';
-import { COMPENSATION_LADDER, nearestStep, SHUTTER_LADDER, ISO_LADDER } from '../../core/units/ladders';
+import {
+  COMPENSATION_LADDER,
+  FOCUS_LADDER,
+  ISO_LADDER,
+  nearestStep,
+  SHUTTER_LADDER,
+  type Ladder,
+} from '../../core/units/ladders';
 import { camera } from '../../live/camera';
-import { LADDERS, useDesk, type FaderId } from '../../live/desk';
+import { lensOf, type LensProfile } from '../../camera/port';
+import { exactOf, isAuto, LADDERS, useDesk, type FaderId } from '../../live/desk';
 import { Button } from '../../ui/button';
 import { Fader, type FaderMark } from '../../ui/fader';
 import { SheetPanel } from '../../ui/sheet-panel';
 import { colour, radius, space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
-import { valueWords } from './format';
+import { distanceWords, valueWords } from './format';
 
-const NAMES: Record<FaderId, string> = { shutter: 'Shutter', iso: 'ISO', compensation: 'Compensation' };
+const NAMES: Record<FaderId, string> = {
+  shutter: 'Shutter',
+  iso: 'ISO',
+  compensation: 'Compensation',
+  focus: 'Focus',
+};
 const SHORT: Record<FaderId, string> = { ...NAMES, compensation: 'Comp.' };
 
 export function Faders({ onLadder, hints }: { onLadder: (fader: FaderId) => void; hints?: boolean }) {
   return (
     <View style={styles.row}>
-      {(['shutter', 'iso', 'compensation'] as const).map((id) => (
+      {(['shutter', 'iso', 'compensation', 'focus'] as const).map((id) => (
         <DeskFader key={id} id={id} onLadder={onLadder} hint={hints ? KEY_HINTS[id] : undefined} />
       ))}
     </View>
   );
 }
 
-const KEY_HINTS: Record<FaderId, string> = { shutter: 'Q / A', iso: 'W / S', compensation: 'E / D' };
+const KEY_HINTS: Record<FaderId, string> = {
+  shutter: 'Q / A',
+  iso: 'W / S',
+  compensation: 'E / D',
+  focus: 'R / F',
+};
+
+/** Steps of a fader that the lens has, and how many of the ladder's first it has not. */
+function stepsOf(id: FaderId, lens: LensProfile): { ladder: Ladder; skipped: number } {
+  const ladder = LADDERS[id];
+  if (id !== 'focus') return { ladder, skipped: 0 };
+  const skipped = ladder.findIndex((step) => step.exact >= lens.closestM);
+  return { ladder: ladder.slice(skipped), skipped };
+}
 
 function DeskFader({
   id,
@@ -37,15 +63,19 @@ function DeskFader({
   onLadder: (fader: FaderId) => void;
   hint?: string;
 }) {
-  const controls = useDesk((d) => d.controls);
-  const headroomEv = useDesk((d) => d.report?.headroomEv ?? null);
+  const exact = useDesk((d) => exactOf(d, id));
+  const auto = useDesk((d) => isAuto(d, id));
+  const manual = useDesk(({ controls }) => !controls.shutter.auto && !controls.iso.auto);
+  const headroomEv = useDesk((d) => (id === 'compensation' ? (d.report?.headroomEv ?? null) : null));
+  const lens = lensOf(
+    camera.profile,
+    useDesk((d) => d.lens),
+  );
   const { set, setAutomatic } = useDesk.getState();
-  const auto = id === 'compensation' ? controls.compensationEv === 0 : controls[id].auto;
-  const exact = id === 'compensation' ? controls.compensationEv : controls[id].exact;
-  const ladder = LADDERS[id];
-  const index = nearestStep(ladder, exact);
+  const { ladder, skipped } = stepsOf(id, lens);
+  const index = Math.max(0, nearestStep(LADDERS[id], exact) - skipped);
   const words = valueWords(id, exact);
-  const manual = !controls.shutter.auto && !controls.iso.auto;
+  if (id === 'focus' && lens.fixedFocusM !== undefined) return <FixedFocus lens={lens} />;
   return (
     <View style={[styles.fader, !auto && styles.set]}>
       <Pressable role="button" onPress={() => onLadder(id)} style={styles.head} testID={`value-${id}`}>
@@ -67,11 +97,28 @@ function DeskFader({
         valueText={words}
         auto={auto}
         longEvery={id === 'compensation' ? 6 : 3}
-        marks={marksOf(id, controls.compensationEv, headroomEv, manual)}
-        onIndex={(i) => set(id, i)}
+        marks={marksOf(id, exact, headroomEv, manual, lens).map((m) => ({ ...m, index: m.index - skipped }))}
+        onIndex={(i) => set(id, i + skipped)}
         onAuto={() => setAutomatic(id)}
         testID={`fader-${id}`}
       />
+    </View>
+  );
+}
+
+/** A lens without a focus drive says so, and from where on it is sharp. */
+function FixedFocus({ lens }: { lens: LensProfile }) {
+  return (
+    <View style={styles.fader} testID="fixed-focus">
+      <View style={styles.head}>
+        <Words kind="label" quiet>
+          Focus
+        </Words>
+        <Words kind="value">fixed</Words>
+        <Words kind="label" quiet style={styles.state}>
+          sharp from {distanceWords(lens.hyperfocalM / 2)}
+        </Words>
+      </View>
     </View>
   );
 }
@@ -85,17 +132,22 @@ function stateWords(id: FaderId, auto: boolean, exact: number, manual: boolean):
 /** What the tool knows, at the track's edge: hand-held limit, base ISO, the compensation that just fits the highlights. */
 function marksOf(
   id: FaderId,
-  compensationEv: number,
+  exact: number,
   headroomEv: number | null,
   manual: boolean,
+  lens: LensProfile,
 ): FaderMark[] {
   if (id === 'shutter') {
-    const limit = nearestStep(SHUTTER_LADDER, handHeldLimitS(camera.profile.equivalentMm));
+    const limit = nearestStep(SHUTTER_LADDER, handHeldLimitS(lens.equivalentMm));
     return [{ index: limit, kind: 'warn', says: 'hand-held limit marked' }];
+  }
+  if (id === 'focus') {
+    const says = `hyperfocal ${distanceWords(lens.hyperfocalM)} marked`;
+    return [{ index: nearestStep(FOCUS_LADDER, lens.hyperfocalM), kind: 'good', says }];
   }
   if (id === 'iso') return [{ index: nearestStep(ISO_LADDER, 100), kind: 'good', says: 'base ISO marked' }];
   if (headroomEv === null || manual || !Number.isFinite(headroomEv)) return [];
-  const fits = Math.floor((compensationEv + headroomEv) * 3) / 3;
+  const fits = Math.floor((exact + headroomEv) * 3) / 3;
   if (Math.abs(fits) > 5) return [];
   return [
     { index: nearestStep(COMPENSATION_LADDER, fits), kind: 'good', says: 'highlights just fit at the mark' },
@@ -104,13 +156,20 @@ function marksOf(
 
 /** The exact ladder of one fader. */
 export function LadderSheet({ fader, onClose }: { fader: FaderId; onClose: () => void }) {
-  const controls = useDesk((d) => d.controls);
-  const { set, setAutomatic } = useDesk.getState();
-  const [opened] = useState(() => controls);
-  const exact = fader === 'compensation' ? controls.compensationEv : controls[fader].exact;
-  const auto = fader === 'compensation' ? exact === 0 : controls[fader].auto;
+  const exact = useDesk((d) => exactOf(d, fader));
+  const auto = useDesk((d) => isAuto(d, fader));
+  const lens = lensOf(
+    camera.profile,
+    useDesk((d) => d.lens),
+  );
+  const { set, setAutomatic, restore } = useDesk.getState();
+  const [opened] = useState(() => {
+    const { controls, focus } = useDesk.getState();
+    return { controls, focus };
+  });
+  const { ladder, skipped } = stepsOf(fader, lens);
   const current = nearestStep(LADDERS[fader], exact);
-  const steps = LADDERS[fader].map((step, i) => ({ step, i })).reverse();
+  const steps = ladder.map((step, k) => ({ step, i: k + skipped })).reverse();
   const scroll = useRef<View>(null);
   // Opens where the value stands, not at the ladder's end.
   useEffect(() => {
@@ -126,11 +185,7 @@ export function LadderSheet({ fader, onClose }: { fader: FaderId; onClose: () =>
           onPress={() => setAutomatic(fader)}
           testID="ladder-auto"
         />
-        <Button
-          label="As it was"
-          kind="quiet"
-          onPress={() => useDesk.getState().restore({ controls: opened })}
-        />
+        <Button label="As it was" kind="quiet" onPress={() => restore(opened)} />
       </View>
       <ScrollView style={styles.sheetScroll} tabIndex={0}>
         <View ref={scroll} style={styles.grid}>

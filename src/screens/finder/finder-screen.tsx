@@ -8,6 +8,7 @@ import { colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { Faders, LadderSheet } from './faders';
 import { KEY_WORDS, useDeskKeys } from './keys';
+import { OutsideSheet } from './outside';
 import { FinderPicture } from './picture';
 import { ReleaseRow } from './release';
 import { StatusLine } from './status-line';
@@ -20,7 +21,10 @@ export function FinderScreen({ active }: { active: boolean }) {
   const [ladder, setLadder] = useState<FaderId | null>(null);
   const closeLadder = useCallback(() => setLadder(null), []);
   const scope = useDesk((d) => d.scope);
-  useDeskKeys(active && ladder === null);
+  const [outside, setOutside] = useState(false);
+  const openOutside = useCallback(() => setOutside(true), []);
+  const closeOutside = useCallback(() => setOutside(false), []);
+  useDeskKeys(active && ladder === null && !outside, openOutside);
   useFeed(active, wide);
 
   return (
@@ -28,7 +32,7 @@ export function FinderScreen({ active }: { active: boolean }) {
       {wide ? (
         <View style={styles.wide}>
           <View style={styles.left}>
-            <FinderPicture {...fit(width - 452, height - 176, 4 / 3)} />
+            <FinderPicture {...fit(width - 452, height - 176, 4 / 3)} onOutside={openOutside} />
             <Stopline height={136} scope="raw" />
           </View>
           <View style={styles.right}>
@@ -45,7 +49,7 @@ export function FinderScreen({ active }: { active: boolean }) {
         <View style={styles.phone}>
           <StatusLine />
           <View style={styles.finder}>
-            <FinderPicture {...fit(width, height - 32 - 96 - 156 - 88 - 16, 3 / 4)} />
+            <FinderPicture {...fit(width, height - 32 - 96 - 156 - 88 - 16, 3 / 4)} onOutside={openOutside} />
           </View>
           <View style={styles.desk}>
             <Stopline height={96} scope={scope} />
@@ -55,6 +59,7 @@ export function FinderScreen({ active }: { active: boolean }) {
         </View>
       )}
       {ladder && <LadderSheet fader={ladder} onClose={closeLadder} />}
+      {outside && <OutsideSheet onClose={closeOutside} />}
     </View>
   );
 }

@@ -1,11 +1,17 @@
 // Figures of the finder as words.
-import { formatEv, formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../../core/units/ladders';
+import { FAR_M, formatEv, formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../../core/units/ladders';
 import type { FaderId } from '../../live/desk';
 
 export function valueWords(fader: FaderId, exact: number): string {
   if (fader === 'shutter') return stepOf(SHUTTER_LADDER, exact).label;
   if (fader === 'iso') return stepOf(ISO_LADDER, exact).label;
+  if (fader === 'focus') return distanceWords(exact);
   return formatThirds(exact);
+}
+
+export function distanceWords(metres: number): string {
+  if (metres >= FAR_M / 4) return '∞';
+  return `${metres >= 10 ? metres.toFixed(0) : metres >= 1 ? metres.toFixed(1) : metres.toFixed(2)} m`;
 }
 
 /** A share of the frame: two figures that matter, never "0 %" for something that is there. */

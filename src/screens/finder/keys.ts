@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { nearestStep } from '../../core/units/ladders';
 import { camera } from '../../live/camera';
 import { cancelCapture, press } from '../../live/capture';
-import { LADDERS, useDesk, type FaderId } from '../../live/desk';
+import { exactOf, LADDERS, useDesk, type FaderId } from '../../live/desk';
 
 const STEPS: Record<string, readonly [FaderId, 1 | -1]> = {
   q: ['shutter', 1],
@@ -12,11 +12,14 @@ const STEPS: Record<string, readonly [FaderId, 1 | -1]> = {
   s: ['iso', -1],
   e: ['compensation', 1],
   d: ['compensation', -1],
+  r: ['focus', 1],
+  f: ['focus', -1],
 };
 
-export const KEY_WORDS = 'Space release · L lock · M meter · O clip marks · H picture · 0 all automatic';
+export const KEY_WORDS =
+  'Space release · L lock · M meter · O clip marks · H picture · 1 2 3 lens · V outside · 0 automatic';
 
-export function useDeskKeys(active: boolean): void {
+export function useDeskKeys(active: boolean, onOutside: () => void): void {
   useEffect(() => {
     if (!active) return;
     const onKey = (e: KeyboardEvent) => {
@@ -29,9 +32,7 @@ export function useDeskKeys(active: boolean): void {
         e.target.closest('button, a, [role=button], [role=switch], [role=link]');
       if (step) {
         const [fader, by] = step;
-        const { controls } = desk;
-        const exact = fader === 'compensation' ? controls.compensationEv : controls[fader].exact;
-        desk.set(fader, nearestStep(LADDERS[fader], exact) + by);
+        desk.set(fader, nearestStep(LADDERS[fader], exactOf(desk, fader)) + by);
       } else if (key === ' ' && !onControl) {
         if (!e.repeat) void press(camera);
       } else if (key === 'escape') cancelCapture();
@@ -39,11 +40,14 @@ export function useDeskKeys(active: boolean): void {
       else if (key === 'm') desk.nextPattern();
       else if (key === 'o') desk.toggleClipMarks();
       else if (key === 'h') desk.toggleScope();
+      else if (camera.profile.lenses[Number(key) - 1])
+        desk.setLens(camera.profile.lenses[Number(key) - 1]!.id);
+      else if (key === 'v') onOutside();
       else if (key === '0') desk.setAllAutomatic();
       else return;
       e.preventDefault();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [active]);
+  }, [active, onOutside]);
 }

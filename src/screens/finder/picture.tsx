@@ -12,8 +12,17 @@ import { colour, radius, space } from '../../ui/theme';
 import { useDrag } from '../../ui/use-drag';
 import { Words } from '../../ui/words';
 import { luminanceWords } from './format';
+import { OutsideChip } from './outside';
 
-export function FinderPicture({ width, height }: { width: number; height: number }) {
+export function FinderPicture({
+  width,
+  height,
+  onOutside,
+}: {
+  width: number;
+  height: number;
+  onOutside: () => void;
+}) {
   const ref = useRef<View>(null);
   const state = useDesk((d) => d.camera);
   const setSpot = useDesk((d) => d.setSpot);
@@ -41,8 +50,14 @@ export function FinderPicture({ width, height }: { width: number; height: number
         <ReadArea width={width} height={height} />
       </View>
       <View style={styles.top}>
-        <ReadingChip />
-        <ClipSwitch />
+        <View style={styles.topLeft}>
+          <ReadingChip />
+          {camera.profile.arrangedWorld && <OutsideChip onPress={onOutside} />}
+        </View>
+        <View style={styles.rail}>
+          <ClipSwitch />
+          <LensRail />
+        </View>
       </View>
       {state.kind === 'starting' && (
         <View style={styles.middle}>
@@ -76,23 +91,28 @@ function FinderCanvas() {
     const canvas = document.createElement('canvas');
     Object.assign(canvas.style, { width: '100%', height: '100%', display: 'block', objectFit: 'cover' });
     element.appendChild(canvas);
-    const { setReport, setCamera } = useDesk.getState();
+    const { setReport, setCamera, setSceneStatus } = useDesk.getState();
     let first = true;
     camera
-      .open(canvas, (report) => {
-        setReport(report);
-        // For whoever measures the page from outside.
-        canvas.dataset.frameMs = Object.values(report.stageMs)
-          .reduce((sum, ms) => sum + ms, 0)
-          .toFixed(1);
-        canvas.dataset.frame = String(report.frame);
-        canvas.dataset.stageMs = JSON.stringify(report.stageMs);
-        if (first) {
-          performance.mark('velmo-first-frame');
-          setCamera({ kind: 'live' });
-        }
-        first = false;
-      })
+      .open(
+        canvas,
+        (report) => {
+          setReport(report);
+          // For whoever measures the page from outside.
+          canvas.dataset.frameMs = Object.values(report.stageMs)
+            .reduce((sum, ms) => sum + ms, 0)
+            .toFixed(1);
+          canvas.dataset.frame = String(report.frame);
+          canvas.dataset.stageMs = JSON.stringify(report.stageMs);
+          canvas.dataset.scene = `${report.scene}.${report.lens}`;
+          if (first) {
+            performance.mark('velmo-first-frame');
+            setCamera({ kind: 'live' });
+          }
+          first = false;
+        },
+        setSceneStatus,
+      )
       .catch((error: unknown) => {
         setCamera({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
       });
@@ -162,6 +182,27 @@ function ReadingChip() {
   );
 }
 
+/** From the longest lens down to the widest: up is farther. */
+function LensRail() {
+  const lens = useDesk((d) => d.lens);
+  const setLens = useDesk((d) => d.setLens);
+  return (
+    <View role="group" aria-label="Lens" style={styles.lenses}>
+      {[...camera.profile.lenses].reverse().map(({ id, equivalentMm, name }) => (
+        <Button
+          key={id}
+          label={String(equivalentMm)}
+          name={`${equivalentMm} mm lens, ${name}`}
+          on={id === lens}
+          onPress={() => setLens(id)}
+          testID={`lens-${id}`}
+          style={styles.lens}
+        />
+      ))}
+    </View>
+  );
+}
+
 function ClipSwitch() {
   const on = useDesk((d) => d.clipMarks);
   const toggle = useDesk((d) => d.toggleClipMarks);
@@ -226,6 +267,10 @@ const styles = StyleSheet.create({
     alignItems: 'flex-start',
     pointerEvents: 'box-none',
   },
+  topLeft: { gap: space.one, alignItems: 'flex-start', pointerEvents: 'box-none' },
+  rail: { gap: space.one, alignItems: 'flex-end', pointerEvents: 'box-none' },
+  lenses: { borderRadius: radius, overflow: 'hidden', backgroundColor: colour.chip },
+  lens: { backgroundColor: 'transparent', paddingHorizontal: 0, borderRadius: 0 },
   chip: {
     backgroundColor: colour.chip,
     borderRadius: radius,

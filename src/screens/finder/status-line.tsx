@@ -3,18 +3,20 @@ import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { patternOf } from '../../core/meter/read';
 import { useFramesLeft } from '../../library/roll';
+import { lensOf } from '../../camera/port';
 import { camera } from '../../live/camera';
 import { useDesk } from '../../live/desk';
 import { colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 
 export function StatusLine() {
+  const lens = useDesk((d) => d.lens);
   const pattern = useDesk((d) => d.pattern);
   const kelvin = useDesk((d) => d.report?.colour.kelvin ?? null);
   const { data: left } = useFramesLeft(camera.profile.typicalFrameBytes);
   const battery = useBattery();
   const items = [
-    camera.profile.lensName,
+    lensOf(camera.profile, lens).name,
     `DNG ${camera.profile.megapixels} MP`,
     patternOf(pattern).name,
     kelvin === null ? null : `${kelvin} K auto`,

@@ -1,0 +1,102 @@
+// Marks on things that turn: how a turning surface differs from its mean, by angle and by height along its profile. An
+// exposure sees the mean over the arc that passed, read from running sums: exact for any speed and time.
+import { nextUint32, randomFrom } from '../numeric/random';
+
+const ANGLES = 1024;
+const ROWS = 384;
+/** Profile coordinate, height − radius in metres, of the first and last row. */
+const FROM_M = 0.7;
+const TO_M = 1.04;
+/** Where the wheel's head ends and the pot begins. */
+const FOOT_M = 0.833;
+const TURN = 2 * Math.PI;
+
+/** Running sums over the angle, `ANGLES` + 1 a row. */
+export type SpinMarks = Float32Array;
+
+let marks: SpinMarks | undefined;
+
+/** The marks of the thrown pot and the wheel's head: throwing spiral, finger streaks, slip, specks, a chalk line. */
+export function spinMarks(): SpinMarks {
+  if (marks) return marks;
+  const random = randomFrom(1312);
+  const share = () => nextUint32(random) / 2 ** 32;
+  const value = new Float32Array(ANGLES * ROWS).fill(1);
+  const each = (row: number, angle: number, f: (v: number) => number) => {
+    const i = row * ANGLES + (((angle % ANGLES) + ANGLES) % ANGLES);
+    value[i] = f(value[i]!);
+  };
+  const rowOf = (u: number) => Math.round(((u - FROM_M) / (TO_M - FROM_M)) * (ROWS - 1));
+  const foot = rowOf(FOOT_M);
+  for (let row = foot; row < ROWS; row++)
+    for (let a = 0; a < ANGLES; a++) {
+      const spiral = Math.sin((row - foot) * 0.31 - (a / ANGLES) * TURN);
+      each(row, a, (v) => v * (1 + 0.07 * spiral));
+    }
+  const patch = (top: number, high: number, a0: number, broad: number, factor: number, lean = 0) => {
+    const [row0, rows, wide] = [Math.floor(top), Math.ceil(high), Math.ceil(broad)];
+    for (let r = 0; r < rows; r++)
+      for (let a = 0; a < wide; a++) {
+        const edge = Math.sin(((a + 0.5) / wide) * Math.PI) * Math.sin(((r + 0.5) / rows) * Math.PI);
+        const row = row0 + r;
+        if (row >= 0 && row < ROWS)
+          each(row, Math.round(a0 + a + lean * r), (v) => v * (1 + (factor - 1) * Math.sqrt(edge)));
+      }
+  };
+  for (let i = 0; i < 7; i++)
+    patch(foot + 8, ROWS - foot - 40, share() * ANGLES, 14 + share() * 26, 0.72 + share() * 0.12, 0.2);
+  for (let i = 0; i < 16; i++) {
+    patch(share() * foot * 0.8, 12 + share() * 52, share() * ANGLES, 30 + share() * 110, i % 2 ? 0.62 : 1.45);
+  }
+  for (let i = 0; i < 170; i++)
+    patch(share() * ROWS, 3 + share() * 3, share() * ANGLES, 4 + share() * 5, 0.5);
+  patch(0, foot - 3, 300, 12, 1.9);
+  const sums = new Float32Array((ANGLES + 1) * ROWS);
+  for (let row = 0; row < ROWS; row++) {
+    let sum = 0;
+    for (let a = 0; a < ANGLES; a++) {
+      sum += value[row * ANGLES + a]!;
+      sums[row * (ANGLES + 1) + a + 1] = sum;
+    }
+  }
+  marks = sums;
+  return sums;
+}
+
+/** Place in the rows of the marks, with its fraction, of a point at `height` and `radius` (metres); held inside the table. */
+export function spinRow(height: number, radius: number): number {
+  const row = ((height - radius - FROM_M) / (TO_M - FROM_M)) * (ROWS - 1);
+  return row < 0 ? 0 : row > ROWS - 1.001 ? ROWS - 1.001 : row;
+}
+
+/**
+ * Mean of the marks from `turn` over `arc`, both in turns, at a place between rows. @param arc ≥ 0; a still thing needs the width of a sample, since a
+ * table has no value at a point
+ */
+export function meanOverArc(sums: SpinMarks, row: number, turn: number, arc: number): number {
+  const top = Math.floor(row);
+  const above = rowMean(sums, top, turn, arc);
+  return above + (row - top) * (rowMean(sums, top + 1, turn, arc) - above);
+}
+
+function rowMean(sums: SpinMarks, row: number, turn: number, arc: number): number {
+  const at = row * (ANGLES + 1);
+  const total = sums[at + ANGLES]!;
+  const wide = Math.max(arc, 1 / ANGLES);
+  const start = turn - Math.floor(turn);
+  const whole = Math.floor(wide);
+  const rest = wide - whole;
+  const from = start * ANGLES;
+  const to = from + rest * ANGLES;
+  const part =
+    to <= ANGLES
+      ? sumTo(sums, at, to) - sumTo(sums, at, from)
+      : total - sumTo(sums, at, from) + sumTo(sums, at, to - ANGLES);
+  return (whole * total + part) / (wide * ANGLES);
+}
+
+function sumTo(sums: SpinMarks, at: number, position: number): number {
+  const i = Math.min(ANGLES - 1, Math.floor(position));
+  const a = sums[at + i]!;
+  return a + (position - i) * (sums[at + i + 1]! - a);
+}

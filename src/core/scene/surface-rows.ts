@@ -1,0 +1,181 @@
+// What the camera adds to the plates' surfaces, as a factor for each site of a row: material grain and the marks of things
+// that turn.
+import { blurDiscMm } from '../optics/lens';
+import { noise3, octavesFor } from './grain';
+import type { LightRows } from './light-rows';
+import { poseOf } from './space';
+import { meanOverArc, spinMarks, spinRow } from './spin';
+import { cropOf, type SceneView } from './view';
+
+export interface SurfaceRows {
+  /** Multiplies `out` by the factors of row `y`; `turn` and `arc` of the turning part in turns. */
+  apply(y: number, turn: number, arc: number, out: Float32Array): void;
+}
+
+/** Contrast of full grain, relative. */
+const GRAIN = 0.2;
+/** Fibre is this much longer along x than across. */
+const FIBRE = 14;
+/** Table of octaves over 1 / distance. */
+const STEPS_PER_DIOPTRE = 200;
+const MOST_DIOPTRES = 20;
+const EDGE = 0.05;
+
+/** Factors computed site by site: grain and marks, for a capture. */
+export function surfaceRows(rows: LightRows): SurfaceRows | undefined {
+  const { view, width, height, siteMm, focusM } = rows;
+  const { space, size, description, camera } = view;
+  if (!space) return undefined;
+  const pose = poseOf(description);
+  const crop = cropOf(size, view.orientation);
+  const { focalLengthMm } = camera.lens;
+  const octaves = Array.from({ length: STEPS_PER_DIOPTRE * MOST_DIOPTRES + 1 }, (_, i) => {
+    const distance = STEPS_PER_DIOPTRE / (i + 0.5);
+    const toSurface = distance / focalLengthMm;
+    return octavesFor(siteMm * toSurface, Math.abs(blurDiscMm(camera.lens, focusM, distance)) * toSurface);
+  });
+  const tables = [0, 1].map((k) => ({
+    inverse: Float64Array.from(octaves, (o) => o.inverse[k]!),
+    weight: Float64Array.from(octaves, (o) => o.weight[k]!),
+  }));
+  const [a, b] = [tables[0]!, tables[1]!];
+  const line = new Float32Array(size);
+  const { spin } = description;
+  const marks = spin && spinMarks();
+  const { distance, surface } = space;
+  const { eye, right, up, ahead, tanHalf } = pose;
+  // What depends on the column only: its plate pixel, its place between two, its direction.
+  const pixel = new Int32Array(width);
+  const left = new Int32Array(width);
+  const between = new Float64Array(width);
+  const aside = new Float64Array(width);
+  for (let x = 0; x < width; x++) {
+    const px = crop.x + ((x + 0.5) * crop.width) / width;
+    pixel[x] = Math.min(size - 1, Math.floor(px));
+    left[x] = Math.min(size - 2, Math.max(0, Math.floor(px - 0.5)));
+    between[x] = px - 0.5 - left[x]!;
+    aside[x] = ((2 * px) / size - 1) * tanHalf;
+  }
+  const strengths = Float64Array.from({ length: 256 }, (_, kind) => ((kind & 15) / 15) * GRAIN);
+  const lastOctave = octaves.length - 1;
+  return {
+    apply: (y, turn, arc, out) => {
+      const py = crop.y + ((y + 0.5) * crop.height) / height;
+      const kinds = Math.min(size - 1, Math.max(0, Math.floor(py))) * size;
+      blendRows(distance, size, py - 0.5, line);
+      const v = (1 - (2 * py) / size) * tanHalf;
+      const bx = ahead[0] + up[0] * v;
+      const by = ahead[1] + up[1] * v;
+      const bz = ahead[2] + up[2] * v;
+      const flat = 1 + v * v;
+      for (let x = 0; x < width; x++) {
+        const kind = surface[kinds + pixel[x]!]!;
+        if (kind === 0) continue;
+        const l = left[x]!;
+        const d0 = line[l]!;
+        const d1 = line[l + 1]!;
+        const t = between[x]!;
+        const d = Math.abs(d1 - d0) < EDGE * d0 ? d0 + t * (d1 - d0) : t < 0.5 ? d0 : d1;
+        const u = aside[x]!;
+        const k = d / Math.sqrt(flat + u * u);
+        const wx = eye[0] + (bx + right[0] * u) * k;
+        const wy = eye[1] + (by + right[1] * u) * k;
+        const wz = eye[2] + (bz + right[2] * u) * k;
+        const strength = strengths[kind]!;
+        const step = (STEPS_PER_DIOPTRE / d) | 0;
+        const i = step < lastOctave ? step : lastOctave;
+        const fibre = kind & 16 ? 1 / FIBRE : 1;
+        let noise = 0;
+        const w0 = a.weight[i]!;
+        if (w0 > 0.02) {
+          const f = a.inverse[i]!;
+          noise += w0 * noise3(wx * f * fibre, wy * f, wz * f);
+        }
+        const w1 = b.weight[i]!;
+        if (w1 > 0.02) {
+          const f = b.inverse[i]!;
+          noise += w1 * noise3(wx * f * fibre + 17, wy * f + 5, wz * f + 29);
+        }
+        let factor = 1 + strength * noise;
+        if (marks && kind >> 5 === spin.part) {
+          const rx = wx - spin.x;
+          const rz = wz - spin.z;
+          const angle = Math.atan2(rz, rx) / (2 * Math.PI);
+          const mark = meanOverArc(marks, spinRow(wy, Math.sqrt(rx * rx + rz * rz)), angle - turn - arc, arc);
+          factor *= 1 + shareOfPart(surface, size, l + t, py - 0.5, spin.part) * (mark - 1);
+        }
+        out[x] = out[x]! * factor;
+      }
+    },
+  };
+}
+
+/** Samples of a preview that show a turning part. */
+export interface MarkedSites {
+  /** Calls back with the number of each sample and its factor now. */
+  apply(each: (site: number, factor: number) => void, turnOf: (y: number) => number, arc: number): void;
+}
+
+/** Marks alone, worked out once for every sample of a preview: grain is finer than a preview shows. */
+export function markedSites(view: SceneView, width: number, height: number): MarkedSites | undefined {
+  const { space, size, description, orientation } = view;
+  const { spin } = description;
+  if (!space || !spin) return undefined;
+  const { eye, right, up, ahead, tanHalf } = poseOf(description);
+  const crop = cropOf(size, orientation);
+  const marks = spinMarks();
+  const [sites, tableRow, angles]: [number[], number[], number[]] = [[], [], []];
+  for (let y = 0; y < height; y++) {
+    const py = crop.y + ((y + 0.5) * crop.height) / height;
+    const v = (1 - (2 * py) / size) * tanHalf;
+    for (let x = 0; x < width; x++) {
+      const px = crop.x + ((x + 0.5) * crop.width) / width;
+      const i = Math.floor(py) * size + Math.floor(px);
+      if (space.surface[i]! >> 5 !== spin.part) continue;
+      const u = ((2 * px) / size - 1) * tanHalf;
+      const dir = [0, 1, 2].map((k) => ahead[k]! + up[k]! * v + right[k]! * u);
+      const scale = space.distance[i]! / Math.hypot(...dir);
+      const [wx, wy, wz] = [0, 1, 2].map((k) => eye[k]! + dir[k]! * scale) as [number, number, number];
+      sites.push(y * width + x);
+      tableRow.push(spinRow(wy, Math.hypot(wx - spin.x, wz - spin.z)));
+      angles.push(Math.atan2(wz - spin.z, wx - spin.x) / (2 * Math.PI));
+    }
+  }
+  return {
+    apply: (each, turnOf, arc) => {
+      for (let i = 0; i < sites.length; i++) {
+        const site = sites[i]!;
+        const turn = turnOf(Math.floor(site / width));
+        each(site, meanOverArc(marks, tableRow[i]!, angles[i]! - turn - arc, arc));
+      }
+    },
+  };
+}
+
+/** How much of the four plate pixels about a place belongs to a part: its marks fade out across its outline. */
+function shareOfPart(surface: Uint8Array, size: number, px: number, py: number, part: number): number {
+  const [x, y] = [
+    Math.min(size - 2, Math.max(0, Math.floor(px))),
+    Math.min(size - 2, Math.max(0, Math.floor(py))),
+  ];
+  const [u, v] = [px - x, py - y];
+  const at = y * size + x;
+  const inside = (i: number) => (surface[i]! >> 5 === part ? 1 : 0);
+  return (
+    (1 - v) * ((1 - u) * inside(at) + u * inside(at + 1)) +
+    v * ((1 - u) * inside(at + size) + u * inside(at + size + 1))
+  );
+}
+
+/** Row at a fractional place: blended on one surface, the nearer row's across an edge. */
+function blendRows(plane: Float32Array, size: number, place: number, out: Float32Array): void {
+  const y = Math.min(size - 1, Math.max(0, place));
+  const top = Math.min(size - 2, Math.floor(y));
+  const t = y - top;
+  const from = top * size;
+  for (let x = 0; x < size; x++) {
+    const p = plane[from + x]!;
+    const q = plane[from + size + x]!;
+    out[x] = Math.abs(q - p) < EDGE * p ? p + t * (q - p) : t < 0.5 ? p : q;
+  }
+}
