@@ -13,6 +13,7 @@ export default tseslint.config(
       '@typescript-eslint/no-non-null-assertion': 'off',
       eqeqeq: 'error',
       'no-console': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true, varsIgnorePattern: '^_' }],
       'prefer-const': ['error', { destructuring: 'all' }],
     },
   },

@@ -13,7 +13,8 @@ let running: AbortController | undefined;
 export const STORE_FULL =
   'The store is full. Export frames from the sheet and delete them, then press again.';
 
-export async function press(camera: Camera): Promise<void> {
+/** @param hardness how hard the release is pressed, 0 … 1: a key is struck softly */
+export async function press(camera: Camera, hardness = 0.3): Promise<void> {
   if (running) return;
   const controller = new AbortController();
   running = controller;
@@ -40,8 +41,7 @@ export async function press(camera: Camera): Promise<void> {
       seed: new DataView(random.buffer).getUint32(10) >>> 1,
       timeMs,
       offsetMinutes: -new Date(timeMs).getTimezoneOffset(),
-      // The finger that presses touches the camera; its strength is not known, so a middling one.
-      steadiness: { support: outside.support, press: 0.5, sinceTouchS: 0 },
+      steadiness: { support: outside.support, press: hardness, sinceTouchS: 0 },
       clockS: (timeMs / 1000) % DAY_S,
       focusM: report.focusM,
       scene: report.scene,

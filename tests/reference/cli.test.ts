@@ -33,10 +33,56 @@ const preview = (out: string, ...args: string[]) =>
   ).json();
 
 describe('velmo', () => {
-  it('lists scenes with their patches', () => {
-    const found = velmo('scenes', '--json').json() as unknown as { id: string; patches: unknown[] }[];
-    expect(found.map((s) => s.id)).toContain('wheel-bench');
-    expect(found[0]!.patches.length).toBeGreaterThan(3);
+  it('lists scenes with their lenses, lamps and patches', () => {
+    const found = velmo('scenes', '--json').json() as unknown as {
+      id: string;
+      lenses: { id: string; equivalentMm: number }[];
+      lamps: { id: string; level: number }[];
+      patches: { name: string; luminance: number; distanceM: number }[];
+    }[];
+    expect(found.map((s) => s.id)).toEqual(expect.arrayContaining(['wheel-bench', 'spy-hole', 'yard-night']));
+    for (const scene of found) {
+      expect(scene.lenses.map((l) => l.equivalentMm).sort()).toEqual([13, 24, 77]);
+      expect(scene.lamps.length).toBeGreaterThan(0);
+      expect(scene.patches.length).toBeGreaterThan(2);
+      for (const p of scene.patches) expect(p.luminance * p.distanceM).toBeGreaterThan(0);
+    }
+  });
+
+  it('shoots through another lens, with lamps, focus and support as told', () => {
+    const bright = preview(
+      'tele.dng',
+      '--lens',
+      'tele',
+      '--shutter',
+      '1/125',
+      '--iso',
+      '100',
+      '--support',
+      'tripod',
+    );
+    const dim = preview(
+      'dim.dng',
+      '--lens',
+      'tele',
+      '--shutter',
+      '1/125',
+      '--lamp',
+      'window=0.2',
+      '--lamp',
+      'sun=0',
+    );
+    expect(bright.mosaicSha256).not.toBe(dim.mosaicSha256);
+    const { metadata } = velmo('check', join(folder, 'tele.dng'), '--json').json() as unknown as {
+      metadata: { lensModel?: string; subjectDistanceM?: number };
+    };
+    expect(JSON.stringify(metadata)).toMatch(/77 mm f\/2\.8/);
+    const near = ['--focus', '0.2', '--support', 'tripod', '--shutter', '1/250', '--iso', '100'];
+    preview('near.dng', ...near);
+    const back = velmo('check', join(folder, 'near.dng'), '--json').json() as unknown as {
+      metadata: { subjectDistanceM?: number };
+    };
+    expect(back.metadata.subjectDistanceM).toBeCloseTo(0.2, 6);
   });
 
   it('meters: a spot on the black jar reads far below the yard', () => {
@@ -110,6 +156,10 @@ describe('velmo', () => {
     [['shoot', '--scene', 'wheel-bench'], /--out is missing/],
     [['meter', '--scene', 'wheel-bench', '--at', '9,9'], /shares of the frame/],
     [['meter', '--scene', 'wheel-bench', '--wrong', '1'], /Unknown option --wrong/],
+    [['meter', '--scene', 'wheel-bench', '--lamp', 'moon=1'], /No lamp moon\. Lamps: window, sun, lamp/],
+    [['meter', '--scene', 'wheel-bench', '--lamp', 'sun=2'], /level from 0 to 1/],
+    [['meter', '--scene', 'wheel-bench', '--lens', 'fisheye'], /--lens is ultra-wide or wide or tele/],
+    [['shoot', '--scene', 'wheel-bench', '--out', 'x.dng', '--focus', '-1'], /--focus needs metres/],
     [['check', '/no/such/file.dng'], /cannot be read/],
   ])('answers wrong use %j with 2 and the way out', (args, message) => {
     const { status, stderr } = velmo(...args);

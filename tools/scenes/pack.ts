@@ -7,7 +7,8 @@ import { LUMA_709 } from '../../src/core/colour/srgb';
 import { decodePlate, encodePlate, type Plate } from '../../src/core/scene/plate-codec';
 import { readSceneDescription, writeScenePack } from '../../src/core/scene/pack';
 import { encodeSpace } from '../../src/core/scene/space-codec';
-import { OPEN_SKY_M, type SceneDescription, type SceneLamp } from '../../src/core/scene/scene';
+import { dot, plateShareOf, poseOf, type Pose } from '../../src/core/scene/space';
+import { OPEN_SKY_M, type Point3, type SceneDescription, type SceneLamp } from '../../src/core/scene/scene';
 import { LENS_IDS, type LensId } from '../../src/core/sensor/sim-one';
 import { readExr } from './exr';
 import { fidelity, floorOf, outliers, valuesToKeep } from './fidelity';
@@ -19,9 +20,18 @@ interface SceneSource extends Omit<SceneDescription, 'lamps' | 'patches' | 'lens
   /** Stops under the brightest value at which a lamp's plate ends. */
   floorStops: number;
   lamps: (SceneLamp & { plate: string; gain: number })[];
-  /** In shares of the wide plate. */
-  patches: { name: string; x: number; y: number; radius: number; reflectance?: [number, number, number] }[];
+  patches: PatchSource[];
 }
+
+/** A patch by its place in the world, or on the wide plate in shares. */
+type PatchSource = { name: string; reflectance?: [number, number, number] } & (
+  | {
+      at: Point3;
+      radiusM: number;
+      /** Seen through an opening: what is there lies farther. */ through?: boolean;
+    }
+  | { x: number; y: number; radius: number }
+);
 
 const STEP = 0.035;
 const MAX_PATCH_ERROR = 0.005;
@@ -73,16 +83,24 @@ async function packLens(source: SceneSource, lens: LensId): Promise<void> {
     }),
   };
   const zoom = Math.tan((LENS_PLATES.wide!.fieldDeg * Math.PI) / 360) / Math.tan((fieldDeg * Math.PI) / 360);
-  const { unitCdM2: _unit, floorStops: _floor, patches, lamps, ...words } = source;
+  const pose = poseOf({ eye: source.eye, aim: source.aim, fieldDeg });
+  const { unitCdM2, floorStops, patches, lamps, ...words } = source;
   const description: SceneDescription = {
     ...words,
     lens,
     fieldDeg,
-    lamps: lamps.map(({ plate: _plate, gain: _gain, ...lamp }) => lamp),
-    patches: patches.flatMap(({ name, x, y, radius, reflectance }) => {
-      const place = { x: 0.5 + (x - 0.5) * zoom, y: 0.5 + (y - 0.5) * zoom, radius: radius * zoom };
+    lamps: lamps.map(({ plate, gain, ...lamp }) => lamp),
+    patches: patches.flatMap((patch) => {
+      const { name, reflectance } = patch;
+      const place = placeOf(patch, pose, zoom);
       const inside = [place.x, place.y].every((v) => v - place.radius > 0 && v + place.radius < 1);
       if (!inside) return [];
+      if ('at' in patch && !patch.through && lens === 'wide') {
+        const seen = patchMean(place, size, (i) => space.distance[i]!);
+        const away = Math.hypot(...patch.at.map((v, k) => v - source.eye[k]!));
+        if (Math.abs(seen / away - 1) > 0.03)
+          throw new Error(`${id}: ${name} is at ${away} m, seen at ${seen} m`);
+      }
       const light = (i: number) => masters.reduce((sum, m, k) => sum + lamps[k]!.level * luminance(m, i), 0);
       return {
         name,
@@ -136,6 +154,17 @@ async function main() {
 }
 
 void main();
+
+/** A patch on the plate of a lens, shares. */
+function placeOf(patch: PatchSource, pose: Pose, zoom: number): { x: number; y: number; radius: number } {
+  if ('x' in patch) {
+    return { x: 0.5 + (patch.x - 0.5) * zoom, y: 0.5 + (patch.y - 0.5) * zoom, radius: patch.radius * zoom };
+  }
+  const [dx, dy, dz] = patch.at.map((v, k) => v - pose.eye[k]!) as [number, number, number];
+  const share = plateShareOf(pose, [dx, dy, dz]);
+  if (!share) throw new Error(`${patch.name} lies behind the camera`);
+  return { ...share, radius: patch.radiusM / (2 * pose.tanHalf * dot([dx, dy, dz], pose.ahead)) };
+}
 
 /** Is a product missing, or older than one of its sources? */
 function isOlder(product: string, sources: readonly string[]): boolean {

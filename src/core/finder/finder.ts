@@ -33,7 +33,7 @@ const CLIP_COLOUR = [255, 111, 174] as const;
 /** The white follows only when it is off by more than this, so that noise does not make the picture shimmer. */
 const WHITE_STEP_KELVIN = 80;
 /** Entries of the blur kernel at most: what keeps a frame inside its time. */
-const MOST_KERNEL = 12;
+const MOST_KERNEL = 8;
 
 export interface FinderAsk {
   readonly controls: ExposureControls;

@@ -4,7 +4,7 @@ import { cfaIndex } from '../sensor/raw-frame';
 import type { LightGrid, LightRows, PreviewLight } from './light-rows';
 import { meanFactor } from './outside';
 import { kernelOf, shakePath, type BlurKernel, type Steadiness } from './shake';
-import { starLight } from './star-light';
+import { drawStars, StarRows, type AddLight } from './star-light';
 import type { MarkedSites, SurfaceRows } from './surface-rows';
 
 /** When and how steadily the shutter is open. */
@@ -27,9 +27,10 @@ function varying(grid: LightGrid, { startS, durationS, seed, steadiness }: Openi
   // The sensor is read along its short side: row by row in landscape, column by column in portrait.
   const lines = landscape ? height : width;
   const startOf = (line: number) => startS + (READOUT_S * line) / lines;
+  const kernel = kernelOf(shake, view.camera.lens.focalLengthMm / grid.siteMm, mostKernel);
   return {
-    kernel: kernelOf(shake, view.camera.lens.focalLengthMm / grid.siteMm, mostKernel),
-    stars: starLight(grid, startS, durationS, shake),
+    kernel,
+    drawStars: (add: AddLight) => drawStars(grid, startS, durationS, kernel.reach === 0 ? null : shake, add),
     landscape,
     arc: rate * durationS,
     turnOf: (y: number) => rate * (landscape ? startOf(y) : startS + READOUT_S / 2),
@@ -55,7 +56,9 @@ export function exposedLight(
   mostKernel: number,
 ): ExposedLight {
   const { view, width, height } = rows;
-  const { kernel, stars, landscape, arc, turnOf, factors } = varying(rows, opening, mostKernel);
+  const { kernel, landscape, arc, turnOf, factors, ...sky } = varying(rows, opening, mostKernel);
+  const stars = new StarRows();
+  sky.drawStars(stars.collect);
   const falling = new Float32Array(width);
   const part = new Float32Array(width);
 
@@ -93,7 +96,7 @@ export function exposedLight(
         siteFactors(y);
         for (let phase = 0; phase < 2; phase++) addGroups(channelAt(phase, y), y, out, 0, phase, 2);
         for (let x = 0; x < width; x++) out[x] = out[x]! * falling[x]!;
-        stars?.add(y, out);
+        stars.addTo(y, out);
         y++;
       },
     };
@@ -103,6 +106,7 @@ export function exposedLight(
   const span = width + 2 * reach;
   const kept = Math.min(height, 2 * reach + 1);
   const ring = [0, 1, 2].map(() => new Float32Array(kept * span));
+  const place = new Int32Array(weight.length);
   let made = 0;
   const make = () => {
     siteFactors(made);
@@ -120,16 +124,14 @@ export function exposedLight(
     next: (out) => {
       while (made < height && made <= y + reach) make();
       out.fill(0);
-      for (let phase = 0; phase < 2; phase++) {
-        const plane = ring[channelAt(phase, y)]!;
-        for (let k = 0; k < weight.length; k++) {
-          const sy = Math.min(height - 1, Math.max(0, y + dy[k]!));
-          const at = (sy % kept) * span + reach + dx[k]!;
-          const w = weight[k]!;
-          for (let x = phase; x < width; x += 2) out[x] = out[x]! + w * plane[at + x]!;
-        }
+      for (let k = 0; k < weight.length; k++) {
+        const sy = Math.min(height - 1, Math.max(0, y + dy[k]!));
+        place[k] = (sy % kept) * span + reach + dx[k]!;
       }
-      stars?.add(y, out);
+      for (let phase = 0; phase < 2; phase++) {
+        gatherRow(ring[channelAt(phase, y)]!, place, weight, out, 0, phase, width);
+      }
+      stars.addTo(y, out);
       y++;
     },
   };
@@ -148,7 +150,8 @@ export function previewExposer(marks: MarkedSites | undefined, mostKernel: numbe
   return {
     expose: (from, opening, light) => {
       const { width, height, groups } = from;
-      const { kernel, stars, landscape, arc, turnOf, factors } = varying(from, opening, mostKernel);
+      const { kernel, landscape, arc, turnOf, factors, ...sky } = varying(from, opening, mostKernel);
+      const { stars } = from.view.description;
       const flickers = factors.some((f) => f !== null);
       const turning = marks !== undefined && arc > 0;
       const resting = kernel.reach === 0 && !flickers && !turning && !stars;
@@ -178,7 +181,9 @@ export function previewExposer(marks: MarkedSites | undefined, mostKernel: numbe
         arc,
       );
       gather(sum, width, height, kernel, light);
-      for (let y = 0; y < height; y++) stars?.add(y, light.subarray(y * width, (y + 1) * width));
+      sky.drawStars((x, y, lux) => {
+        light[y * width + x] = light[y * width + x]! + lux;
+      });
       return true;
     },
   };
@@ -204,46 +209,73 @@ function addGroup(
   }
 }
 
-/** The mosaic of three planes, each site gathered through the kernel. */
+/** The mosaic of three planes, each site gathered through the kernel; outside the frame is what is at its edge. */
 function gather(
   planes: readonly Float32Array[],
   width: number,
   height: number,
-  { dx, dy, weight, reach }: BlurKernel,
+  { dx, dy, weight }: BlurKernel,
   light: Float32Array,
 ): void {
+  const place = new Int32Array(weight.length);
+  const aside = dx.reduce((most, d) => Math.max(most, Math.abs(d)), 0);
+  const inside = Math.min(width >> 1, aside + (aside & 1));
+  light.fill(0);
   for (let y = 0; y < height; y++) {
     const row = y * width;
+    for (let k = 0; k < weight.length; k++) {
+      place[k] = Math.min(height - 1, Math.max(0, y + dy[k]!)) * width + dx[k]!;
+    }
     for (let phase = 0; phase < 2; phase++) {
       const plane = planes[channelAt(phase, y)]!;
-      if (reach === 0) {
-        for (let x = phase; x < width; x += 2) light[row + x] = plane[row + x]!;
-        continue;
-      }
-      for (let k = 0; k < weight.length; k++) {
-        const sy = Math.min(height - 1, Math.max(0, y + dy[k]!)) * width;
-        const [shift, w] = [dx[k]!, weight[k]!];
-        // Inside, without holding at the edges; then the edges.
-        const from = Math.max(phase, shift < 0 ? even(-shift) + phase : phase);
-        const to = shift > 0 ? width - shift : width;
-        if (k === 0) {
-          for (let x = from; x < to; x += 2) light[row + x] = w * plane[sy + x + shift]!;
-        } else {
-          for (let x = from; x < to; x += 2) light[row + x] = light[row + x]! + w * plane[sy + x + shift]!;
+      gatherRow(plane, place, weight, light, row, inside + phase, width - inside);
+      for (let edge = 0; edge < 2 * inside; edge++) {
+        const x = edge < inside ? edge : width - 2 * inside + edge;
+        if ((x & 1) !== phase) continue;
+        let sum = 0;
+        for (let k = 0; k < weight.length; k++) {
+          const start = place[k]! - dx[k]!;
+          sum += weight[k]! * plane[start + Math.min(width - 1, Math.max(0, x + dx[k]!))]!;
         }
-        for (let x = phase; x < from; x += 2) {
-          light[row + x] = (k === 0 ? 0 : light[row + x]!) + w * plane[sy + Math.max(0, x + shift)]!;
-        }
-        for (let x = to + ((to ^ phase) & 1); x < width; x += 2) {
-          light[row + x] = (k === 0 ? 0 : light[row + x]!) + w * plane[sy + width - 1]!;
-        }
+        light[row + x] = sum;
       }
     }
   }
 }
 
-function even(n: number): number {
-  return n + (n & 1);
+/**
+ * Adds to every second site of a row what the kernel gathers for it. Four entries at a time: storing a sum costs more than
+ * making it.
+ */
+function gatherRow(
+  plane: Float32Array,
+  place: Int32Array,
+  weight: Float32Array,
+  out: Float32Array,
+  at: number,
+  from: number,
+  to: number,
+): void {
+  const whole = weight.length & ~3;
+  for (let k = 0; k < whole; k += 4) {
+    const p0 = place[k]!;
+    const p1 = place[k + 1]!;
+    const p2 = place[k + 2]!;
+    const p3 = place[k + 3]!;
+    const w0 = weight[k]!;
+    const w1 = weight[k + 1]!;
+    const w2 = weight[k + 2]!;
+    const w3 = weight[k + 3]!;
+    for (let x = from; x < to; x += 2) {
+      out[at + x] =
+        out[at + x]! + w0 * plane[p0 + x]! + w1 * plane[p1 + x]! + w2 * plane[p2 + x]! + w3 * plane[p3 + x]!;
+    }
+  }
+  for (let k = whole; k < weight.length; k++) {
+    const p = place[k]!;
+    const w = weight[k]!;
+    for (let x = from; x < to; x += 2) out[at + x] = out[at + x]! + w * plane[p + x]!;
+  }
 }
 
 function channelAt(x: number, y: number): number {

@@ -5,12 +5,13 @@ import { nextUint32, randomFrom } from '../numeric/random';
 
 const CELLS = 64;
 const MASK = CELLS - 1;
-let lattice: Float32Array | undefined;
+/** Bytes, for the sake of the cache. */
+let lattice: Int8Array | undefined;
 
-function latticeOf(): Float32Array {
+function latticeOf(): Int8Array {
   if (lattice) return lattice;
   const random = randomFrom(20240409);
-  lattice = Float32Array.from({ length: CELLS ** 3 }, () => nextUint32(random) / 2 ** 31 - 1);
+  lattice = Int8Array.from({ length: CELLS ** 3 }, () => ((nextUint32(random) >>> 24) % 255) - 127);
   return lattice;
 }
 
@@ -41,7 +42,7 @@ export function noise3(x: number, y: number, z: number): number {
   const cb = c + u * (values[z1 + y0 + x1]! - c);
   const db = d + u * (values[z1 + y1 + x1]! - d);
   const near = ab + v * (bb - ab);
-  return near + w * (cb + v * (db - cb) - near);
+  return (near + w * (cb + v * (db - cb) - near)) / 127;
 }
 
 /** Two octaves for one size of site: inverse wavelengths, 1/m, and their weights. */
@@ -51,10 +52,10 @@ export interface Octaves {
 }
 
 /** Wavelengths that a site can show, in sites; up to the last the plate itself shows them. */
-const SHOWN_FROM = 2.2;
-const SHOWN_FULL = 3;
-const PLATE_FROM = 7;
-const PLATE_FULL = 11;
+const SHOWN_FROM = 2.4;
+const SHOWN_FULL = 3.2;
+const PLATE_FROM = 5.5;
+const PLATE_FULL = 8;
 
 /**
  * Octaves (whole powers of two of a millimetre) between what a site resolves and what the plate already holds.

@@ -76,6 +76,7 @@ export function spinRow(height: number, radius: number): number {
 export function meanOverArc(sums: SpinMarks, row: number, turn: number, arc: number): number {
   const top = Math.floor(row);
   const above = rowMean(sums, top, turn, arc);
+  if (row === top) return above;
   return above + (row - top) * (rowMean(sums, top + 1, turn, arc) - above);
 }
 

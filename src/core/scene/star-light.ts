@@ -3,6 +3,7 @@ import { cameraFromSrgb } from '../colour/camera';
 import { apply3 } from '../numeric/matrix';
 import { blurDiscMm, lensQ } from '../optics/lens';
 import { cfaIndex } from '../sensor/raw-frame';
+import { electronsPerLxS } from '../sensor/sensor';
 import type { LightGrid } from './light-rows';
 import { OPEN_SKY_M } from './scene';
 import type { ShakePath } from './shake';
@@ -10,87 +11,95 @@ import { plateShareOf, poseOf } from './space';
 import { skyAxes, starDirection, starsOf, type Star } from './stars';
 import { cropOf } from './view';
 
-/** Light added to sites, row by row: site numbers rise. */
-export interface StarLight {
-  /** Adds the light of row `y`, lx, to a mosaic row. */
-  add(y: number, row: Float32Array): void;
-}
-
 /** Half width of a sharp star on the sensor, sites (Gaussian σ). */
 const SHARP_SIGMA = 0.6;
+/** A star that gives a sample less than this many electrons is not to be seen. */
+const FAINTEST_E = 0.1;
 const catalogues = new Map<number, Star[]>();
 
-export function starLight(
+/** Called for every site that a star touches, as often as it does: light to be added, lx. */
+export type AddLight = (x: number, y: number, lux: number) => void;
+
+/** Draws the stars of a scene; does nothing where there are none. @param shake null when the camera rests */
+export function drawStars(
   grid: LightGrid,
   startS: number,
   durationS: number,
-  shake: ShakePath,
-): StarLight | undefined {
+  shake: ShakePath | null,
+  add: AddLight,
+): void {
   const { view, width, height, siteMm, focusM } = grid;
   const { stars } = view.description;
   const { space, size, camera } = view;
-  if (!stars || !space) return undefined;
+  if (!stars || !space) return;
   const list = catalogues.get(stars.seed) ?? starsOf(stars);
   catalogues.set(stars.seed, list);
   const axes = skyAxes(stars);
   const pose = poseOf(view.description);
   const crop = cropOf(size, view.orientation);
-  const { lens } = camera;
+  const { lens, sensor } = camera;
   const pupilMm = lens.focalLengthMm / lens.apertureN;
   // All light through the pupil, T·π/4·D² = q·D², falls on one site's area.
   const gain = (lensQ(lens) * pupilMm * pupilMm) / (siteMm * siteMm);
+  const electrons = electronsPerLxS(sensor) * durationS * gain;
   const toCamera = cameraFromSrgb(camera.colorMatrix);
-  const disc = Math.abs(blurDiscMm(lens, focusM, Infinity)) / siteMm;
-  const spot = spotOf(SHARP_SIGMA, disc);
+  const spot = spotOf(SHARP_SIGMA, Math.abs(blurDiscMm(lens, focusM, Infinity)) / siteMm);
   const perRad = lens.focalLengthMm / siteMm;
   const place = (star: Star, timeS: number) => {
     const share = plateShareOf(pose, starDirection(axes, star, timeS));
     if (!share) return null;
-    return {
-      x: ((share.x * size - crop.x) / crop.width) * width,
-      y: ((share.y * size - crop.y) / crop.height) * height,
-      px: Math.floor(share.x * size),
-      py: Math.floor(share.y * size),
-    };
+    const x = ((share.x * size - crop.x) / crop.width) * width;
+    const y = ((share.y * size - crop.y) / crop.height) * height;
+    return { x, y, px: Math.floor(share.x * size), py: Math.floor(share.y * size) };
   };
-  const lines = new Map<number, Map<number, number>>();
   const reach = spot.reach + 1;
+  const margin = reach + 40;
   for (const star of list) {
-    const [from, to] = [place(star, startS), place(star, startS + durationS)];
+    if (star.lux * electrons < FAINTEST_E) break; // they come brightest first
+    const from = place(star, startS);
+    const to = place(star, startS + durationS);
     if (!from || !to) continue;
-    const margin = 60;
     if (Math.max(from.x, to.x) < -margin || Math.min(from.x, to.x) > width + margin) continue;
     if (Math.max(from.y, to.y) < -margin || Math.min(from.y, to.y) > height + margin) continue;
     const channel = apply3(toCamera, star.colour);
     const trail = Math.hypot(to.x - from.x, to.y - from.y);
-    const count = Math.min(4000, Math.max(1, Math.ceil(trail * 2), shake.x.length > 8 ? shake.x.length : 1));
+    const count = Math.min(4000, Math.max(1, Math.ceil(trail * 1.5), shake ? shake.x.length : 1));
     const light = (star.lux * gain) / count;
     for (let i = 0; i < count; i++) {
       const t = (i + 0.5) / count;
       const at = trail > 0.3 ? place(star, startS + t * durationS) : from;
       if (!at || at.px < 0 || at.py < 0 || at.px >= size || at.py >= size) continue;
       if (space.distance[at.py * size + at.px]! < OPEN_SKY_M / 2) continue;
-      const k = Math.min(shake.x.length - 1, Math.floor(t * shake.x.length));
-      const [x, y] = [at.x + shake.x[k]! * perRad, at.y + shake.y[k]! * perRad];
+      const k = shake ? Math.min(shake.x.length - 1, Math.floor(t * shake.x.length)) : 0;
+      const x = at.x + (shake ? shake.x[k]! * perRad : 0);
+      const y = at.y + (shake ? shake.y[k]! * perRad : 0);
       const [x0, y0] = [Math.floor(x), Math.floor(y)];
-      for (let sy = y0 - reach; sy <= y0 + reach; sy++) {
-        if (sy < 0 || sy >= height) continue;
-        let line = lines.get(sy);
-        for (let sx = x0 - reach; sx <= x0 + reach; sx++) {
-          if (sx < 0 || sx >= width) continue;
+      for (let sy = Math.max(0, y0 - reach); sy <= y0 + reach && sy < height; sy++)
+        for (let sx = Math.max(0, x0 - reach); sx <= x0 + reach && sx < width; sx++) {
           const w = spot.at(sx + 0.5 - x, sy + 0.5 - y);
           if (w <= 0) continue;
-          if (!line) lines.set(sy, (line = new Map<number, number>()));
           const site = cfaIndex(sx, sy);
-          const c = site === 0 ? 0 : site === 3 ? 2 : 1;
-          line.set(sx, (line.get(sx) ?? 0) + w * light * channel[c]!);
+          add(sx, sy, w * light * channel[site === 0 ? 0 : site === 3 ? 2 : 1]!);
         }
-      }
     }
   }
-  return {
-    add: (y, row) => lines.get(y)?.forEach((light, x) => (row[x] = row[x]! + light)),
+}
+
+/** Collected light of a capture, to be added row by row. */
+export class StarRows {
+  private readonly lines = new Map<number, { x: number[]; lux: number[] }>();
+
+  readonly collect: AddLight = (x, y, lux) => {
+    let line = this.lines.get(y);
+    if (!line) this.lines.set(y, (line = { x: [], lux: [] }));
+    line.x.push(x);
+    line.lux.push(lux);
   };
+
+  addTo(y: number, row: Float32Array): void {
+    const line = this.lines.get(y);
+    line?.x.forEach((x, i) => (row[x] = row[x]! + line.lux[i]!));
+  }
 }
 
 /** Light of a point around itself: a Gaussian, or a soft-edged disc when out of focus; its sum over sites is 1. */

@@ -12,6 +12,8 @@ export interface SurfaceRows {
   apply(y: number, turn: number, arc: number, out: Float32Array): void;
 }
 
+/** Octaves weaker than this are left out. */
+const LEAST_WEIGHT = 0.08;
 /** Contrast of full grain, relative. */
 const GRAIN = 0.2;
 /** Fibre is this much longer along x than across. */
@@ -68,6 +70,11 @@ export function surfaceRows(rows: LightRows): SurfaceRows | undefined {
       const by = ahead[1] + up[1] * v;
       const bz = ahead[2] + up[2] * v;
       const flat = 1 + v * v;
+      // In locals: this loop runs for every site of a capture.
+      const [rx0, ry0, rz0] = right;
+      const [ex, ey, ez] = eye;
+      const part = marks ? spin.part : -1;
+      const [f0, g0, f1, g1] = [a.inverse, a.weight, b.inverse, b.weight];
       for (let x = 0; x < width; x++) {
         const kind = surface[kinds + pixel[x]!]!;
         if (kind === 0) continue;
@@ -78,31 +85,31 @@ export function surfaceRows(rows: LightRows): SurfaceRows | undefined {
         const d = Math.abs(d1 - d0) < EDGE * d0 ? d0 + t * (d1 - d0) : t < 0.5 ? d0 : d1;
         const u = aside[x]!;
         const k = d / Math.sqrt(flat + u * u);
-        const wx = eye[0] + (bx + right[0] * u) * k;
-        const wy = eye[1] + (by + right[1] * u) * k;
-        const wz = eye[2] + (bz + right[2] * u) * k;
+        const wx = ex + (bx + rx0 * u) * k;
+        const wy = ey + (by + ry0 * u) * k;
+        const wz = ez + (bz + rz0 * u) * k;
         const strength = strengths[kind]!;
         const step = (STEPS_PER_DIOPTRE / d) | 0;
         const i = step < lastOctave ? step : lastOctave;
         const fibre = kind & 16 ? 1 / FIBRE : 1;
         let noise = 0;
-        const w0 = a.weight[i]!;
-        if (w0 > 0.02) {
-          const f = a.inverse[i]!;
+        const w0 = g0[i]!;
+        if (w0 > LEAST_WEIGHT) {
+          const f = f0[i]!;
           noise += w0 * noise3(wx * f * fibre, wy * f, wz * f);
         }
-        const w1 = b.weight[i]!;
-        if (w1 > 0.02) {
-          const f = b.inverse[i]!;
+        const w1 = g1[i]!;
+        if (w1 > LEAST_WEIGHT) {
+          const f = f1[i]!;
           noise += w1 * noise3(wx * f * fibre + 17, wy * f + 5, wz * f + 29);
         }
         let factor = 1 + strength * noise;
-        if (marks && kind >> 5 === spin.part) {
+        if (marks && kind >> 5 === part) {
           const rx = wx - spin.x;
           const rz = wz - spin.z;
           const angle = Math.atan2(rz, rx) / (2 * Math.PI);
           const mark = meanOverArc(marks, spinRow(wy, Math.sqrt(rx * rx + rz * rz)), angle - turn - arc, arc);
-          factor *= 1 + shareOfPart(surface, size, l + t, py - 0.5, spin.part) * (mark - 1);
+          factor *= 1 + shareOfPart(surface, size, l + t, py - 0.5, part) * (mark - 1);
         }
         out[x] = out[x]! * factor;
       }
@@ -137,7 +144,8 @@ export function markedSites(view: SceneView, width: number, height: number): Mar
       const scale = space.distance[i]! / Math.hypot(...dir);
       const [wx, wy, wz] = [0, 1, 2].map((k) => eye[k]! + dir[k]! * scale) as [number, number, number];
       sites.push(y * width + x);
-      tableRow.push(spinRow(wy, Math.hypot(wx - spin.x, wz - spin.z)));
+      // Whole rows: between them a preview cannot tell.
+      tableRow.push(Math.floor(spinRow(wy, Math.hypot(wx - spin.x, wz - spin.z))));
       angles.push(Math.atan2(wz - spin.z, wx - spin.x) / (2 * Math.PI));
     }
   }

@@ -1,5 +1,6 @@
 // The release, the hexagon of an iris, and what stands beside it: last frame, lock, meter pattern, all automatic.
 import { useRouter } from 'expo-router';
+import { useEffect, useRef, type RefObject } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, Polygon } from 'react-native-svg';
 import { patternOf } from '../../core/meter/read';
@@ -52,18 +53,35 @@ export function ReleaseRow() {
 
 const SIZE = 72;
 
+/** How hard the finger presses, 0 … 1, where the screen tells; the middle where it does not. */
+function usePressure(ref: RefObject<View | null>): () => number {
+  const last = useRef(0.5);
+  useEffect(() => {
+    const element = ref.current as unknown as HTMLElement | null;
+    const down = (e: PointerEvent) => {
+      last.current = e.pressure > 0 ? e.pressure : 0.5;
+    };
+    element?.addEventListener('pointerdown', down);
+    return () => element?.removeEventListener('pointerdown', down);
+  }, [ref]);
+  return () => last.current;
+}
+
 function Release() {
+  const ref = useRef<View>(null);
+  const pressure = usePressure(ref);
   const busy = useDesk((d) => d.capture.kind === 'busy');
   const live = useDesk((d) => d.camera.kind === 'live');
   const { data: left } = useFramesLeft(camera.profile.typicalFrameBytes);
   const full = left === 0;
   return (
     <Pressable
+      ref={ref}
       role="button"
       aria-label={busy ? 'Cancel the capture' : full ? 'Release: the store is full' : 'Release'}
       aria-disabled={!live}
       disabled={!live}
-      onPress={() => (busy ? cancelCapture() : void press(camera))}
+      onPress={() => (busy ? cancelCapture() : void press(camera, pressure()))}
       style={({ pressed }) => [styles.release, pressed && styles.pressed]}
       testID="release"
     >

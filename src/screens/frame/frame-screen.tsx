@@ -14,7 +14,7 @@ import { Button } from '../../ui/button';
 import { saveFile } from '../../ui/save-file';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
-import { percentWords } from '../finder/format';
+import { distanceWords, percentWords } from '../finder/format';
 import { PictureDrawing, ScopeBox, StoplineDrawing } from '../finder/scopes';
 import { useDeleteWithUndo } from '../sheet/sheet-screen';
 import { DevelopedPicture } from './developed-picture';
@@ -195,6 +195,8 @@ function CaptureData({ record }: { record: FrameRecord }) {
     ['Meter', PATTERN_WORDS[record.pattern]],
     ['White', `${record.kelvin} K, automatic`],
     ['Lens', record.lens],
+    ['Focus', distanceWords(record.focusM ?? Infinity)],
+    ['Held', record.outside.support === 'tripod' ? 'on a tripod' : 'by hand'],
     ['Camera', record.camera],
     ['Scene', `${record.scene}, seed ${record.seed}`],
     ['Taken', `${local.slice(0, 10)} ${local.slice(11, 19)}`],

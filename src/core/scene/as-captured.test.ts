@@ -1,0 +1,162 @@
+// What the finder shows is what a capture gets: blur by the hand, by focus and by turning, in the same measure; and light is
+// neither made nor lost by any of them.
+import { SIM_ONE } from '../sensor/sim-one';
+import { exposedLight, previewExposer, type Opening } from './exposed-light';
+import { plateRows, previewStage } from './light-rows';
+import { OPENING, type Outside } from './outside';
+import type { Scene, SceneDescription } from './scene';
+import type { Steadiness } from './shake';
+import { markedSites, surfaceRows } from './surface-rows';
+import { viewScene } from './view';
+
+const SIZE = 256;
+const FULL = 1280;
+const PREVIEW = 640;
+const camera = SIM_ONE.wide;
+const description: SceneDescription = {
+  id: 'dot',
+  name: 'Dot',
+  says: '',
+  lens: 'wide',
+  fieldDeg: 70.97,
+  eye: [0, 1, 0],
+  aim: [0, 1, 2],
+  lamps: [{ id: 'a', name: 'A', level: 1 }],
+  spin: { part: 1, name: 'Plate', x: 0, z: 2, turnsPerS: { still: 0, slow: 0.5, fast: 3 } },
+  patches: [],
+};
+
+/** A bright square in the middle on an even ground, all of it at one distance. */
+function scene(distanceM: number, kind = 0, over: Partial<SceneDescription> = {}): Scene {
+  const data = new Float32Array(SIZE * SIZE * 3).fill(1);
+  for (let y = 124; y < 132; y++) for (let i = 124 * 3; i < 132 * 3; i++) data[y * SIZE * 3 + i] = 400;
+  return {
+    description: { ...description, ...over },
+    size: SIZE,
+    lamps: [{ width: SIZE, height: SIZE, channels: 3, data }],
+    space: {
+      distance: new Float32Array(SIZE * SIZE).fill(distanceM),
+      surface: new Uint8Array(SIZE * SIZE).fill(kind, 120 * SIZE, 136 * SIZE),
+    },
+  };
+}
+
+const hand: Steadiness = { support: 'hand', press: 0.5, sinceTouchS: 0 };
+const rest: Steadiness = { support: 'tripod', press: 0, sinceTouchS: 60 };
+
+function both(
+  from: Scene,
+  steadiness: Steadiness,
+  durationS: number,
+  focusM: number,
+  outside: Outside = OPENING,
+) {
+  const view = viewScene(from, camera, 'landscape', outside);
+  const opening: Opening = { startS: 3, durationS, seed: 11, steadiness };
+  const rows = plateRows(view, FULL, focusM);
+  const captured = new Float32Array(rows.width * rows.height);
+  const exposed = exposedLight(rows, surfaceRows(rows), opening, 300);
+  for (let y = 0; y < rows.height; y++) exposed.next(captured.subarray(y * rows.width, (y + 1) * rows.width));
+  const focused = previewStage(view, PREVIEW).focused(focusM);
+  const shown = new Float32Array(focused.width * focused.height);
+  previewExposer(markedSites(view, focused.width, focused.height), 300).expose(focused, opening, shown);
+  return {
+    captured: { light: captured, width: rows.width, height: rows.height },
+    shown: { light: shown, width: focused.width, height: focused.height },
+  };
+}
+
+/** Light above the ground, and its spread in shares of the width, from the green sites. */
+function figure({ light, width, height }: { light: Float32Array; width: number; height: number }) {
+  let [sum, mx, my, xx] = [0, 0, 0, 0];
+  const ground = light[(height >> 2) * width + (width >> 1) + 1]!;
+  for (let y = height * 0.3; y < height * 0.7; y++)
+    for (let x = width * 0.3; x < width * 0.7; x++) {
+      const [ix, iy] = [Math.floor(x), Math.floor(y)];
+      if ((ix + iy) % 2 === 0) continue;
+      const v = Math.max(0, light[iy * width + ix]! - 1.3 * ground);
+      sum += v;
+      mx += v * (ix + 0.5);
+      my += v * (iy + 0.5);
+      xx += v * ((ix + 0.5) ** 2 + (iy + 0.5) ** 2);
+    }
+  const variance = xx / sum - (mx / sum) ** 2 - (my / sum) ** 2;
+  return { sum: sum / (width * height), spread: Math.sqrt(variance) / width };
+}
+
+describe('the finder and the capture', () => {
+  it.each([
+    ['sharp at rest', rest, 1 / 60, 2],
+    ['by hand at 1/4 s', hand, 1 / 4, 2],
+    ['by hand at 1 s', hand, 1, 2],
+    ['out of focus', rest, 1 / 60, 0.14],
+  ] as [string, Steadiness, number, number][])(
+    'have the same blur and the same light: %s',
+    (_, hold, time, focus) => {
+      const { captured, shown } = both(scene(2), hold, time, focus);
+      const [c, s] = [figure(captured), figure(shown)];
+      expect(Math.abs(s.sum / c.sum - 1)).toBeLessThan(0.1);
+      expect(Math.abs(s.spread / c.spread - 1)).toBeLessThan(0.12);
+    },
+  );
+
+  it('blur more by hand than at rest, more out of focus than in', () => {
+    const sharp = figure(both(scene(2), rest, 1 / 60, 2).captured).spread;
+    expect(figure(both(scene(2), hand, 1, 2).captured).spread).toBeGreaterThan(sharp * 1.02);
+    expect(figure(both(scene(2), rest, 1 / 60, 0.14).captured).spread).toBeGreaterThan(sharp * 1.08);
+  });
+
+  it('show the marks of a turning thing when it is still, and wipe them out over whole turns', () => {
+    const contrast = (outside: Outside, time: number) => {
+      const { captured, shown } = both(scene(2, 1 << 5), rest, time, 2, outside);
+      return [captured, shown].map(({ light, width, height }) => {
+        // Between the square and where the marks end, from neighbour to neighbour.
+        const start = (height >> 1) * width + Math.round(width * 0.42);
+        const green = light.subarray(start, start + width * 0.05).filter((_, i) => i % 2 === 1);
+        const mean = green.reduce((a, b) => a + b) / green.length;
+        return green.reduce((sum, v, i) => (i > 0 ? sum + Math.abs(v - green[i - 1]!) : 0), 0) / mean;
+      });
+    };
+    const still = contrast({ ...OPENING, wheel: 'still' }, 1 / 60);
+    const turned = contrast({ ...OPENING, wheel: 'fast' }, 1);
+    for (const k of [0, 1]) expect(turned[k]!).toBeLessThan(still[k]!);
+  });
+
+  it('band under a lamp that pulses at 100 Hz when the time is not a whole period, and not when it is', () => {
+    const tube = { kind: 'mains', hz: 100, depth: 0.5 } as const;
+    const from = scene(2, 0, { lamps: [{ id: 'a', name: 'A', level: 1, flicker: tube }] });
+    const bands = (time: number) => {
+      const { captured, shown } = both(from, rest, time, 2);
+      return [captured, shown].map(({ light, width, height }) => {
+        // Along the readout, well aside of the square, against the fall-off at the same time of whole periods.
+        const column = Array.from({ length: height >> 1 }, (_, i) => light[2 * i * width + (width >> 3)]!);
+        const even = both(from, rest, 1 / 50, 2)[width === FULL ? 'captured' : 'shown'];
+        const ratio = column.map((v, i) => v / even.light[2 * i * even.width + (even.width >> 3)]!);
+        return Math.max(...ratio) / Math.min(...ratio);
+      });
+    };
+    for (const ratio of bands(1 / 500)) expect(ratio).toBeGreaterThan(1.5);
+    for (const ratio of bands(1 / 100)) expect(ratio).toBeLessThan(1.01);
+  });
+});
+
+describe('stars', () => {
+  const sky: Scene = {
+    ...scene(4096, 0, { aim: [0, 2.5, 2], stars: { poleElevationDeg: 40, poleAzimuthDeg: 6, seed: 5 } }),
+    lamps: [{ width: SIZE, height: SIZE, channels: 3, data: new Float32Array(SIZE * SIZE * 3) }],
+  };
+  it('are drawn on open sky, gather in a trail with time, and keep their light out of focus', () => {
+    const lit = (time: number, focus: number) => {
+      const { light } = both(sky, rest, time, focus).captured;
+      let top = 0;
+      for (const v of light) if (v > top) top = v;
+      return { sites: light.filter((v) => v > 1e-4).length, sum: light.reduce((a, b) => a + b), top };
+    };
+    const [short, long, soft] = [lit(1, Infinity), lit(90, Infinity), lit(1, 1)];
+    expect(short.sites).toBeGreaterThan(500);
+    expect(long.top).toBeLessThan(short.top * 0.8);
+    expect(soft.top).toBeLessThan(short.top * 0.5);
+    expect(Math.abs(long.sum / short.sum - 1)).toBeLessThan(0.25);
+    expect(Math.abs(soft.sum / short.sum - 1)).toBeLessThan(0.15);
+  });
+});
