@@ -63,6 +63,12 @@ async function run(): Promise<number> {
   }
 }
 
+// Whoever reads may have read enough.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error;
+  process.exit(0);
+});
+
 void run().then((code) => {
   process.exitCode = code;
 });

@@ -24,6 +24,13 @@ async function main() {
     await page.waitForSelector(`${byId('open-sheet')} img`);
     await settled(page);
     await shot(page, `finder-${kind}`);
+    if (kind === 'phone') {
+      await (await page.$(byId('outside')))!.click();
+      await page.waitForSelector(byId('scene-yard-night'));
+      await page.waitForFunction(() => [...document.images].every((i) => i.complete));
+      await shot(page, 'outside-phone');
+      await page.keyboard.press('Escape');
+    }
     await page.goto(`${stage.origin}/sheet`);
     await page.waitForSelector(`${byId('sheet-frame')} img`);
     await page.waitForFunction(() => [...document.images].every((i) => i.complete));

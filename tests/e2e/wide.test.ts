@@ -137,7 +137,7 @@ describe('a roll of a thousand frames', () => {
     await page.goto('about:blank');
     await page.goto(`${stage.origin}/sheet`);
     await page.waitForFunction(() =>
-      /1006 frames/.test(document.querySelector('[role=heading]')?.textContent ?? ''),
+      /1008 frames/.test(document.querySelector('[role=heading]')?.textContent ?? ''),
     );
     await page.$eval(byId('grid'), (e) => e.scrollTo(0, 20_000));
     await page.waitForFunction(

@@ -8,6 +8,7 @@ import { SIM_ONE_WIDE } from '../../src/core/sensor/sim-one';
 import { masterFile, packedFile } from '../../tools/scenes/files';
 import { readMasterDigest, type MasterDigest } from '../../tools/scenes/master-digest';
 
+jest.setTimeout(60_000);
 const ID = 'wheel-bench';
 let scene: Scene;
 let master: MasterDigest;

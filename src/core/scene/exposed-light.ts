@@ -137,6 +137,9 @@ export function exposedLight(
   };
 }
 
+/** In this time a star moves by a small part of a preview's sample. */
+const SKY_HOLDS_S = 2;
+
 export interface PreviewExposer {
   /** Fills `light` for an opening; returns false when it holds what it would become. */
   expose(from: PreviewLight, opening: Opening, light: Float32Array): boolean;
@@ -147,9 +150,14 @@ export function previewExposer(marks: MarkedSites | undefined, mostKernel: numbe
   let still: PreviewLight | undefined;
   let sum: Float32Array[] = [];
   let summed: PreviewLight | undefined;
+  let skyOf: PreviewLight | undefined;
+  let [skyAt, skyS] = [0, 0];
+  const skySites: number[] = [];
+  const skyLux: number[] = [];
   return {
     expose: (from, opening, light) => {
       const { width, height, groups } = from;
+      const { startS, durationS } = opening;
       const { kernel, landscape, arc, turnOf, factors, ...sky } = varying(from, opening, mostKernel);
       const { stars } = from.view.description;
       const flickers = factors.some((f) => f !== null);
@@ -181,9 +189,18 @@ export function previewExposer(marks: MarkedSites | undefined, mostKernel: numbe
         arc,
       );
       gather(sum, width, height, kernel, light);
-      sky.drawStars((x, y, lux) => {
-        light[y * width + x] = light[y * width + x]! + lux;
-      });
+      // Stars hardly move from frame to frame: while the camera rests they are drawn anew once in a while.
+      const due =
+        skyOf !== from || kernel.reach > 0 || durationS !== skyS || Math.abs(startS - skyAt) > SKY_HOLDS_S;
+      if (stars && due) {
+        [skyOf, skyAt, skyS] = [from, startS, durationS];
+        skySites.length = skyLux.length = 0;
+        sky.drawStars((x, y, lux) => {
+          skySites.push(y * width + x);
+          skyLux.push(lux);
+        });
+      }
+      if (stars) skySites.forEach((site, i) => (light[site] = light[site]! + skyLux[i]!));
       return true;
     },
   };

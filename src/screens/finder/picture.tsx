@@ -237,7 +237,7 @@ function RemedyLine() {
   if (!remedy) return null;
   const { action } = remedy;
   return (
-    <View style={styles.remedy} testID="remedy">
+    <View style={[styles.remedy, !action && styles.remedyAlone]} testID="remedy">
       <Words style={styles.warn}>{remedy.says}</Words>
       {action && (
         <Button
@@ -302,5 +302,6 @@ const styles = StyleSheet.create({
     paddingLeft: 12,
     minHeight: 44,
   },
+  remedyAlone: { paddingRight: 12 },
   remedyAction: { marginLeft: 12, minHeight: 44 },
 });
