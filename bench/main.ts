@@ -81,7 +81,7 @@ async function main(): Promise<void> {
   });
   const copyName = 'one pass over 480×640 RGBA bytes';
   /** Medians of the stages of a finder that runs for a while. */
-  const run = (name: string, finder: Finder, asked: FinderAsk) => {
+  const run = (name: string, finder: Finder, asked: FinderAsk, everyS = 1 / 25) => {
     const stages: Record<string, number[]> = {};
     const whole: number[] = [];
     for (let i = 0; i < 60; i++) {
@@ -92,7 +92,7 @@ async function main(): Promise<void> {
         if (i >= 15) (stages[stage] ??= []).push(now - mark);
         mark = now;
       };
-      const frame = finder.measure(asked, i, { timeS: i / 25, sinceTouchS: 60 }, lap);
+      const frame = finder.measure(asked, i, { timeS: i * everyS, sinceTouchS: 60 }, lap);
       stopline(frame.counted);
       lap('stopline');
       finder.develop(frame);
@@ -111,7 +111,7 @@ async function main(): Promise<void> {
   run('finder at rest', finderFor(still), ask);
   run('finder, wheel turning, by hand', finderFor(view), ask);
   const slow = { ...ask.controls, shutter: { auto: false, exact: 1 / 4 } };
-  run('finder, 1/4 s by hand, near focus', finderFor(view), { ...ask, controls: slow, focusM: 0.4 });
+  run('finder, 1/4 s by hand, near focus', finderFor(view), { ...ask, controls: slow, focusM: 0.4 }, 0.3);
   const stage = previewStage(view, 640);
   row('finder: focus moved', await time(9, () => stage.focused(0.3)), copyName, copy);
 

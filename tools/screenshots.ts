@@ -40,6 +40,10 @@ async function main() {
     await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
     await shot(page, `frame-${kind}`);
     if (kind === 'phone') {
+      await page.goto(`${stage.origin}/sheet`);
+      await page.waitForSelector(byId('sheet-frame'));
+      await (await page.$$(byId('sheet-frame')))[5]!.click();
+      await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
       await (await page.$(byId('full')))!.click();
       await page.waitForSelector(byId('picture-full'));
       await shot(page, 'frame-full-phone');

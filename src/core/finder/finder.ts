@@ -17,7 +17,7 @@ import {
   type SiteCounts,
 } from '../raw/statistics';
 import { exposePreview, PREVIEW_LONG_SIDE, whiteFromCounts } from '../scene/capture';
-import { previewExposer } from '../scene/exposed-light';
+import { previewExposer } from '../scene/preview-light';
 import { previewStage, type PreviewLight } from '../scene/light-rows';
 import type { Support } from '../scene/outside';
 import { markedSites } from '../scene/surface-rows';

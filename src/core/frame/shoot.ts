@@ -13,7 +13,7 @@ import {
   PREVIEW_LONG_SIDE,
   type CaptureOrder,
 } from '../scene/capture';
-import { previewExposer } from '../scene/exposed-light';
+import { previewExposer } from '../scene/preview-light';
 import { markedSites } from '../scene/surface-rows';
 import { plateRows, previewStage } from '../scene/light-rows';
 import type { Steadiness } from '../scene/shake';

@@ -1,7 +1,9 @@
 // What the finder shows is what a capture gets: blur by the hand, by focus and by turning, in the same measure; and light is
 // neither made nor lost by any of them.
 import { SIM_ONE } from '../sensor/sim-one';
-import { exposedLight, previewExposer, type Opening } from './exposed-light';
+import { exposedLight } from './exposed-light';
+import type { Opening } from './opening';
+import { previewExposer } from './preview-light';
 import { plateRows, previewStage } from './light-rows';
 import { OPENING, type Outside } from './outside';
 import type { Scene, SceneDescription } from './scene';

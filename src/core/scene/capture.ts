@@ -12,7 +12,8 @@ import {
 } from '../sensor/raw-frame';
 import { exposeRows, noiseModel } from '../sensor/sensor';
 import type { SimulatedCamera } from '../sensor/sim-one';
-import { exposedLight, type Opening } from './exposed-light';
+import { exposedLight } from './exposed-light';
+import type { Opening } from './opening';
 import type { LightGrid, LightRows } from './light-rows';
 import type { Steadiness } from './shake';
 import { surfaceRows } from './surface-rows';

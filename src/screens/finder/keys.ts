@@ -17,7 +17,7 @@ const STEPS: Record<string, readonly [FaderId, 1 | -1]> = {
 };
 
 export const KEY_WORDS =
-  'Space release · L lock · M meter · O clip marks · H picture · 1 2 3 lens · V outside · 0 automatic';
+  'Space release · L lock · M meter · O clip · H picture · 1–3 lens · V outside · 0 auto';
 
 export function useDeskKeys(active: boolean, onOutside: () => void): void {
   useEffect(() => {

@@ -1,0 +1,87 @@
+// One opening of the shutter: what varies over it, and how its blur gathers light. Capture and finder share it.
+import { cfaIndex } from '../sensor/raw-frame';
+import type { LightGrid } from './light-rows';
+import { meanFactor } from './outside';
+import { kernelOf, shakePath, type Steadiness } from './shake';
+import { drawStars, type AddLight } from './star-light';
+
+/** When and how steadily the shutter is open. */
+export interface Opening {
+  readonly startS: number;
+  readonly durationS: number;
+  readonly seed: number;
+  readonly steadiness: Steadiness;
+}
+
+/** Time from the first row's start to the last one's, s. */
+export const READOUT_S = 1 / 60;
+
+/** What varies over an exposure: the blur of the hand, lamps line by line, the turn of what turns, the stars. */
+export function varying(
+  grid: LightGrid,
+  { startS, durationS, seed, steadiness }: Opening,
+  mostKernel: number,
+) {
+  const { view, width, height } = grid;
+  const shake = shakePath(seed, steadiness, durationS);
+  const landscape = view.orientation === 'landscape';
+  const rate = view.description.spin?.turnsPerS[view.outside.wheel] ?? 0;
+  // The sensor is read along its short side: row by row in landscape, column by column in portrait.
+  const lines = landscape ? height : width;
+  const startOf = (line: number) => startS + (READOUT_S * line) / lines;
+  const kernel = kernelOf(shake, view.camera.lens.focalLengthMm / grid.siteMm, mostKernel);
+  return {
+    kernel,
+    drawStars: (add: AddLight) => drawStars(grid, startS, durationS, kernel.reach === 0 ? null : shake, add),
+    landscape,
+    arc: rate * durationS,
+    turnOf: (y: number) => rate * (landscape ? startOf(y) : startS + READOUT_S / 2),
+    /** Factor of each line for each group of lamps; null for steady ones. */
+    factors: view.groups.map(({ flicker }) =>
+      flicker
+        ? Float32Array.from({ length: lines }, (_, i) => meanFactor(flicker, startOf(i), durationS))
+        : null,
+    ),
+  };
+}
+
+/**
+ * Adds to every second site of a row what the kernel gathers for it. Four entries at a time: storing a sum costs more than
+ * making it.
+ */
+export function gatherRow(
+  plane: Float32Array,
+  place: Int32Array,
+  weight: Float32Array,
+  out: Float32Array,
+  at: number,
+  from: number,
+  to: number,
+): void {
+  const whole = weight.length & ~3;
+  for (let k = 0; k < whole; k += 4) {
+    const p0 = place[k]!;
+    const p1 = place[k + 1]!;
+    const p2 = place[k + 2]!;
+    const p3 = place[k + 3]!;
+    const w0 = weight[k]!;
+    const w1 = weight[k + 1]!;
+    const w2 = weight[k + 2]!;
+    const w3 = weight[k + 3]!;
+    for (let x = from; x < to; x += 2) {
+      out[at + x] =
+        out[at + x]! + w0 * plane[p0 + x]! + w1 * plane[p1 + x]! + w2 * plane[p2 + x]! + w3 * plane[p3 + x]!;
+    }
+  }
+  for (let k = whole; k < weight.length; k++) {
+    const p = place[k]!;
+    const w = weight[k]!;
+    for (let x = from; x < to; x += 2) out[at + x] = out[at + x]! + w * plane[p + x]!;
+  }
+}
+
+/** Channel R, G, B of a site. */
+export function channelAt(x: number, y: number): number {
+  const site = cfaIndex(x, y);
+  return site === 0 ? 0 : site === 3 ? 2 : 1;
+}
