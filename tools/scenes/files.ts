@@ -1,6 +1,6 @@
 // Where scene sources, renders and packed scenes live, and how large the plates are.
 import { createHash } from 'node:crypto';
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 export const root = join(__dirname, '..', '..');
@@ -38,11 +38,4 @@ export function renderFile(id: string, plate: string, lens: string): string {
     .digest('hex')
     .slice(0, 12);
   return join(root, '.cache', 'scenes', `${id}-${lens}-${plate.toLowerCase()}-${hash}.exr`);
-}
-
-/** Names of the packed scenes there are, "wheel-bench.wide". */
-export function packedNames(): string[] {
-  return readdirSync(join(root, 'assets', 'scenes'))
-    .filter((name) => name.endsWith('.vsc'))
-    .map((name) => name.slice(0, -4));
 }

@@ -14,7 +14,7 @@ export interface Opening {
 }
 
 /** Time from the first row's start to the last one's, s. */
-export const READOUT_S = 1 / 60;
+const READOUT_S = 1 / 60;
 
 /** What varies over an exposure: the blur of the hand, lamps line by line, the turn of what turns, the stars. */
 export function varying(

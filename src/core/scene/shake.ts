@@ -27,7 +27,7 @@ const KNOCK_HZ = 5;
 const KNOCK_S = 0.09;
 /** What a tripod keeps of a touch, and for how long. */
 const TRIPOD_SHARE = 0.15;
-export const TRIPOD_REST_S = 2;
+const TRIPOD_REST_S = 2;
 
 export function shakePath(seed: number, steadiness: Steadiness, durationS: number): ShakePath {
   const samples = Math.min(640, Math.max(8, Math.ceil(durationS * 400)));
