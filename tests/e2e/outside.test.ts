@@ -35,6 +35,28 @@ const showing = (scene: string) =>
   );
 const ev = async () => Number(/EV (−?[\d.]+)/.exec(await words(page, 'reading'))![1]!.replace('−', '-'));
 
+/** Has the desk been stored with this word in it? Runs in the page. */
+async function deskKept(word: string): Promise<boolean> {
+  const name = (await indexedDB.databases()).map((d) => d.name ?? '').find((n) => n.includes('velmo-desk'));
+  if (!name) return false;
+  const db = await new Promise<IDBDatabase>((resolve, reject) => {
+    const request = indexedDB.open(name);
+    request.onsuccess = () => resolve(request.result);
+    request.onerror = () => reject(request.error ?? new Error('The store does not open'));
+  });
+  const values = await Promise.all(
+    [...db.objectStoreNames].map(
+      (store) =>
+        new Promise<unknown[]>((resolve) => {
+          const request = db.transaction(store).objectStore(store).getAll();
+          request.onsuccess = () => resolve(request.result as unknown[]);
+        }),
+    ),
+  );
+  db.close();
+  return JSON.stringify(values).includes(word);
+}
+
 describe('the world outside', () => {
   it('another scene is chosen in its own panel, shown with its lamps, and is there again after a reload', async () => {
     await tap('outside');
@@ -43,17 +65,10 @@ describe('the world outside', () => {
     expect(await page.$(byId('lamp-cool'))).not.toBeNull();
     await page.keyboard.press('Escape');
     await wordsBecome(page, 'outside', /Tile board · by hand/);
-    await page.waitForFunction(
-      async () => {
-        const names = (await indexedDB.databases()).map((d) => d.name ?? '');
-        return names.some((n) => n.includes('velmo-desk'));
-      },
-      { timeout: 10_000 },
-    );
     await tap('outside');
     await tap('support-tripod');
     await page.keyboard.press('Escape');
-    await page.waitForNetworkIdle({ idleTime: 700 });
+    await page.waitForFunction(deskKept, { timeout: 10_000, polling: 100 }, 'tripod');
     await page.reload();
     await live(page);
     await showing('tile-board.wide');
@@ -100,8 +115,6 @@ describe('the world outside', () => {
   });
 
   it('a scene that does not load is said, the finder stays, and another can be chosen', async () => {
-    await page.setRequestInterception(true);
-    page.on('request', (request) => void request.continue());
     const worker = page.workers()[0];
     expect(worker).toBeDefined();
     await worker!.evaluate(() => {
