@@ -12,7 +12,7 @@ const layers = [
 ];
 const core = [
   ['frame'],
-  ['finder', 'advice'],
+  ['finder', 'advice', 'setup'],
   ['dng'],
   ['scene'],
   ['scopes'],

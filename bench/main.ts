@@ -7,6 +7,7 @@ import { encodeJpeg } from '../cli/jpeg';
 import { readDng } from '../src/core/dng/read';
 import { writeDng } from '../src/core/dng/write';
 import { checkDng } from '../src/core/dng/check';
+import { DEFAULT_RULES } from '../src/core/exposure/automatic';
 import { finderFor, type Finder, type FinderAsk } from '../src/core/finder/finder';
 import { developReduced } from '../src/core/raw/develop';
 import { countSites } from '../src/core/raw/statistics';
@@ -69,9 +70,17 @@ async function main(): Promise<void> {
   // ---- finder, 480×640, all stages that run for each frame
   const view = viewScene(scene, SIM_ONE_WIDE, 'portrait');
   const ask = {
-    controls: { shutter: { auto: true, exact: 1 / 128 }, iso: { auto: true, exact: 100 }, compensationEv: 0 },
+    controls: {
+      shutter: { auto: true, exact: 1 / 128 },
+      iso: { auto: true, exact: 100 },
+      aperture: { auto: true, exact: 1.8 },
+      compensationEv: 0,
+    },
+    rules: DEFAULT_RULES,
     pattern: 'evaluative' as const,
-    spot: { x: 0.5, y: 0.5 },
+    aim: { at: { x: 0.5, y: 0.5 }, spotShare: 0.01, burnShare: 0.0003 },
+    pins: [],
+    filterStops: 0,
     lockedEv100: null,
     focusM: null,
   };

@@ -47,10 +47,14 @@ export function choice<T extends string>(
 
 /** "0.6,0.5": shares of the frame from the left and from the top. */
 export function place(args: Arguments): { x: number; y: number } {
-  const text = args.flags.get('at') ?? '0.5,0.5';
+  return pointOf(args.flags.get('at') ?? '0.5,0.5', 'at');
+}
+
+/** A point typed for the flag of that name. */
+export function pointOf(text: string, flag: string): { x: number; y: number } {
   const [x, y] = text.split(',').map(Number);
   if (x === undefined || y === undefined || !(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
-    throw new UsageError(`--at needs two shares of the frame such as 0.6,0.5, not ${text}`);
+    throw new UsageError(`--${flag} needs two shares of the frame such as 0.6,0.5, not ${text}`);
   }
   return { x, y };
 }

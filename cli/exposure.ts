@@ -1,16 +1,29 @@
 // From flags to settings: what is not given is automatic.
-import { resolveExposure, type ExposureControls, type Resolved } from '../src/core/exposure/automatic';
+import {
+  resolveExposure,
+  type AutomaticPlan,
+  type ExposureControls,
+  type Resolved,
+} from '../src/core/exposure/automatic';
 import type { ExposureSettings } from '../src/core/exposure/settings';
 import { readMeter, type Reading } from '../src/core/meter/read';
-import type { PatternId } from '../src/core/meter/pattern';
-import { automaticLimits, focusOf } from '../src/core/finder/finder';
+import { filterStopsOf } from '../src/core/light/filter';
+import { PATTERN_IDS, type MeterAim, type PatternId } from '../src/core/meter/pattern';
+import { BURN_SHARE } from '../src/core/meter/highlight';
+import { SPOT_NAMES, SPOT_SHARES } from '../src/core/meter/spot';
+import { focusOf, planFor } from '../src/core/finder/finder';
+import type { Lens } from '../src/core/optics/lens';
 import { OPENING, SUPPORTS, type Outside } from '../src/core/scene/outside';
 import { WHEEL_SPEEDS, type SceneDescription } from '../src/core/scene/scene';
-import { viewScene, type Orientation, type SceneView } from '../src/core/scene/view';
-import { LENS_IDS, SIM_ONE } from '../src/core/sensor/sim-one';
+import { viewScene, type SceneView } from '../src/core/scene/view';
+import type { Orientation } from '../src/core/scene/framing';
+import { OPTICS } from '../src/core/sensor/cameras';
+import { LENS_IDS } from '../src/core/sensor/simulated-camera';
 import {
+  APERTURE_LADDER,
   formatThirds,
   ISO_LADDER,
+  parseAperture,
   parseCompensation,
   parseIso,
   parseShutter,
@@ -24,31 +37,64 @@ export interface Asked {
   readonly view: SceneView;
   readonly focusM: number;
   readonly pattern: PatternId;
+  readonly aim: MeterAim;
+  readonly plan: AutomaticPlan;
+  readonly filterStops: number;
   readonly controls: ExposureControls;
   readonly reading: Reading;
   readonly resolved: Resolved;
 }
 
 export async function ask(args: Arguments): Promise<Asked> {
-  const camera = SIM_ONE[choice(args, 'lens', LENS_IDS, 'wide')];
-  const scene = await loadScene(args.flags.get('scene'), camera.lensId);
+  const camera = OPTICS[choice(args, 'lens', LENS_IDS, 'wide')];
+  const scene = await loadScene(args.flags.get('scene'), camera.plates);
   const orientation = choice<Orientation>(args, 'orientation', ['landscape', 'portrait'], 'landscape');
-  const pattern = choice<PatternId>(args, 'pattern', ['evaluative', 'centre', 'spot'], 'evaluative');
-  const [shutter, iso, ev] = ['shutter', 'iso', 'ev'].map((name) => args.flags.get(name));
+  const pattern = choice<PatternId>(args, 'pattern', PATTERN_IDS, 'evaluative');
+  const [shutter, iso, ev, aperture] = ['shutter', 'iso', 'ev', 'aperture'].map((name) =>
+    args.flags.get(name),
+  );
   const controls: ExposureControls = {
     shutter: {
       auto: shutter === undefined,
       exact: shutter === undefined ? 1 / 128 : parseShutter(shutter).exact,
     },
     iso: { auto: iso === undefined, exact: iso === undefined ? 100 : parseIso(iso).exact },
+    aperture: {
+      auto: aperture === undefined,
+      exact: aperture === undefined ? camera.lens.apertureN : apertureAsked(aperture, camera.lens),
+    },
     compensationEv: ev === undefined ? 0 : parseCompensation(ev).exact,
   };
   const outside = outsideOf(args, scene.description);
   const view = viewScene(scene, camera, orientation, outside);
-  const reading = readMeter(view.luminance, pattern, place(args));
-  const resolved = resolveExposure(controls, reading.ev100, automaticLimits(camera, outside.support));
-  const focusM = focusOf(view, { focusM: focusAsked(args), pattern, spot: place(args) });
-  return { view, focusM, pattern, controls, reading, resolved };
+  const size = choice(args, 'spot', SPOT_SIZES, 'medium');
+  const spotShare = SPOT_SHARES[SPOT_SIZES.indexOf(size)]!;
+  const aim = { at: place(args), spotShare, burnShare: BURN_SHARE };
+  const reading = readMeter(view.sight, pattern, aim);
+  const plan = planFor(camera, outside.support);
+  const filterStops = filterAsked(args);
+  const resolved = resolveExposure(controls, reading.ev100, plan, undefined, filterStops);
+  const focusM = focusOf(view, { focusM: focusAsked(args), pattern, aim });
+  return { view, focusM, pattern, aim, plan, filterStops, controls, reading, resolved };
+}
+
+export const SPOT_SIZES: readonly string[] = SPOT_NAMES.map((name) => name.toLowerCase());
+
+/** An f-number that this lens can be set to. */
+function apertureAsked(text: string, { apertureN, narrowestN }: Lens): number {
+  if (narrowestN === undefined) throw new UsageError(`This lens has no iris: its aperture is f/${apertureN}`);
+  const { exact } = parseAperture(text);
+  if (exact < apertureN - 1e-6 || exact > narrowestN + 1e-6) {
+    throw new UsageError(`--aperture is f/2.8 … f/${narrowestN} on this lens, not ${text}`);
+  }
+  return exact;
+}
+
+/** `--filter STOPS`, or none. */
+function filterAsked(args: Arguments): number {
+  const text = args.flags.get('filter');
+  if (text === undefined) return 0;
+  return filterStopsOf(text.trim() === '' ? NaN : Number(text), 'stops');
 }
 
 /** `--lamp NAME=0..1` (as often as there are lamps), `--support`, `--wheel`. */
@@ -92,6 +138,9 @@ export function printable(settings: ExposureSettings, controls: ExposureControls
     iso: stepOf(ISO_LADDER, settings.iso).nominal,
     isoAuto: controls.iso.auto,
     apertureN: settings.apertureN,
+    aperture: stepOf(APERTURE_LADDER, settings.apertureN).label,
+    apertureAuto: controls.aperture.auto,
+    filterStops: settings.filterStops ?? 0,
     compensationEv: settings.compensationEv,
     compensation: formatThirds(settings.compensationEv),
   };

@@ -31,15 +31,21 @@ const FLAGS = [
     'support',
     'wheel',
     'focus',
+    'aperture',
+    'filter',
+    'spot',
+    'pin',
   ],
 ];
 
 const USAGE = `Velmo
   scenes                                     the scenes there are
-  meter --scene ID [--pattern evaluative|centre|spot] [--at X,Y] [--ev EV] [--shutter T] [--iso S]
+  meter --scene ID [--pattern evaluative|centre|spot|highlight] [--at X,Y]
+        [--spot small|medium|large] [--pin X,Y …] [--ev EV] [--shutter T] [--iso S]   every pattern's reading in JSON
   shoot --scene ID [--shutter T] [--iso S] [--ev EV] [--seed N] [--size full|preview]
         [--orientation portrait|landscape] [--compression lossless-jpeg|none] --out FILE.dng
-  both: [--lens wide|ultra-wide|tele] [--focus METRES|inf] [--lamp NAME=0..1 …] [--support tripod|hand] [--wheel still|slow|fast]
+  both: [--lens wide|ultra-wide|tele|zoom-24|zoom-35|zoom-50|zoom-77] [--aperture N] [--filter STOPS]
+        [--focus METRES|inf] [--lamp NAME=0..1 …] [--support tripod|hand] [--wheel still|slow|fast]
   check FILE.dng                             is the file sound, what does its raw hold
 Every command takes --json.`;
 

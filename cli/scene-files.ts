@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readScenePack } from '../src/core/scene/pack';
 import type { Scene, SceneListing } from '../src/core/scene/scene';
-import type { LensId } from '../src/core/sensor/sim-one';
+import type { PlateId } from '../src/core/sensor/simulated-camera';
 import { UsageError } from './arguments';
 
 const folder = join(__dirname, '..', 'assets', 'scenes');
@@ -14,11 +14,11 @@ export function sceneList(): SceneListing[] {
 }
 
 /** @throws UsageError that lists the scenes when there is none of this name. */
-export async function loadScene(id: string | undefined, lens: LensId = 'wide'): Promise<Scene> {
+export async function loadScene(id: string | undefined, lens: PlateId = 'wide'): Promise<Scene> {
   return readScenePack(sceneBytes(id, lens));
 }
 
-export function sceneBytes(id: string | undefined, lens: LensId): Uint8Array {
+export function sceneBytes(id: string | undefined, lens: PlateId): Uint8Array {
   const list = sceneList();
   const all = list.map((scene) => scene.id).join(', ');
   if (!id) throw new UsageError(`--scene is missing. Scenes: ${all}`);

@@ -1,5 +1,7 @@
 import { readSceneDescription } from '../src/core/scene/pack';
+import { opticsOf } from '../src/core/sensor/cameras';
 import { SIM_ONE } from '../src/core/sensor/sim-one';
+import { CAMERA_IDS } from '../src/core/sensor/simulated-camera';
 import type { Arguments } from './arguments';
 import { sceneBytes, sceneList } from './scene-files';
 
@@ -9,6 +11,10 @@ export function scenes(args: Arguments): number {
     name,
     says,
     camera: SIM_ONE.wide.name,
+    cameras: CAMERA_IDS.map((camera) => {
+      const optics = opticsOf(camera);
+      return { id: camera, name: optics[0]!.name, lenses: optics.map((optic) => optic.lensId) };
+    }),
     lenses: lenses.map((lens) => ({
       id: lens,
       name: SIM_ONE[lens].lens.name,

@@ -37,6 +37,7 @@ export async function shootCommand(args: Arguments): Promise<number> {
         pattern,
         shutterAuto: controls.shutter.auto,
         isoAuto: controls.iso.auto,
+        ...(view.camera.lens.narrowestN === undefined ? null : { apertureAuto: controls.aperture.auto }),
         uniqueId: randomBytes(16).toString('hex'),
       },
     },
@@ -58,9 +59,9 @@ export async function shootCommand(args: Arguments): Promise<number> {
   };
   if (args.json) console.log(JSON.stringify(report));
   else {
-    const { shutter, iso, apertureN, compensation } = report.settings;
+    const { shutter, iso, aperture, compensation } = report.settings;
     console.log(
-      `${out}: ${frame.width}×${frame.height}, ${shutter}  ISO ${iso}  f/${apertureN}  ${compensation} EV`,
+      `${out}: ${frame.width}×${frame.height}, ${shutter}  ISO ${iso}  ${aperture}  ${compensation} EV`,
     );
     for (const [i, channel] of record.result.channels.entries()) {
       const predicted = record.forecast.channels[i]!;

@@ -8,11 +8,15 @@ import { shoot } from '../src/core/frame/shoot';
 import { resolveExposure, type ExposureControls } from '../src/core/exposure/automatic';
 import type { FramePoint } from '../src/core/meter/luminance-map';
 import type { PatternId } from '../src/core/meter/pattern';
+import { BURN_SHARE } from '../src/core/meter/highlight';
 import { readMeter } from '../src/core/meter/read';
-import { automaticLimits, focusOf } from '../src/core/finder/finder';
+import { SPOT_SHARE } from '../src/core/meter/spot';
+import { focusOf, planFor } from '../src/core/finder/finder';
 import { OPENING } from '../src/core/scene/outside';
-import { viewScene, type Orientation } from '../src/core/scene/view';
-import { SIM_ONE, type LensId } from '../src/core/sensor/sim-one';
+import { viewScene } from '../src/core/scene/view';
+import type { Orientation } from '../src/core/scene/framing';
+import { OPTICS } from '../src/core/sensor/cameras';
+import type { LensId } from '../src/core/sensor/simulated-camera';
 import { parseIso, parseShutter } from '../src/core/units/ladders';
 import { toBase64 } from '../src/vault/base64';
 import { frameId } from '../src/vault/frame-id';
@@ -65,19 +69,19 @@ async function main() {
   mkdirSync(folder, { recursive: true });
   const roll = [];
   for (const [i, take] of TAKES.entries()) {
-    const camera = SIM_ONE[take.lens ?? 'wide'];
-    const scene = await loadScene(take.scene ?? 'wheel-bench', camera.lensId);
+    const camera = OPTICS[take.lens ?? 'wide'];
+    const scene = await loadScene(take.scene ?? 'wheel-bench', camera.plates);
     const outside = { ...OPENING, support: take.tripod ? ('tripod' as const) : ('hand' as const) };
     const view = viewScene(scene, camera, take.orientation, outside);
     const controls: ExposureControls = {
       shutter: { auto: !take.shutter, exact: take.shutter ? parseShutter(take.shutter).exact : 1 / 128 },
       iso: { auto: !take.iso, exact: take.iso ? parseIso(take.iso).exact : 100 },
+      aperture: { auto: true, exact: camera.lens.apertureN },
       compensationEv: (take.thirds ?? 0) / 3,
     };
-    const spot = take.at ?? { x: 0.5, y: 0.5 };
-    const reading = readMeter(view.luminance, take.pattern, spot);
-    const limits = automaticLimits(camera, outside.support);
-    const { settings } = resolveExposure(controls, reading.ev100, limits);
+    const aim = { at: take.at ?? { x: 0.5, y: 0.5 }, spotShare: SPOT_SHARE, burnShare: BURN_SHARE };
+    const reading = readMeter(view.sight, take.pattern, aim);
+    const { settings } = resolveExposure(controls, reading.ev100, planFor(camera, outside.support));
     const timeMs = START + take.minute * 60_000 + i * 7_130;
     const id = frameId(timeMs, createHash('sha256').update(`demo ${i}`).digest());
     const shot = await shoot(
@@ -88,13 +92,14 @@ async function main() {
           pattern: take.pattern,
           shutterAuto: controls.shutter.auto,
           isoAuto: controls.iso.auto,
+          ...(camera.lens.narrowestN === undefined ? null : { apertureAuto: true }),
           uniqueId: id,
         },
         seed: 100 + i,
         timeMs,
         offsetMinutes: OFFSET_MINUTES,
         clockS: (timeMs / 1000) % 86_400,
-        focusM: focusOf(view, { focusM: null, pattern: take.pattern, spot }),
+        focusM: focusOf(view, { focusM: null, pattern: take.pattern, aim }),
         steadiness: { support: outside.support, press: 0.5, sinceTouchS: Infinity },
       },
       { longSide: camera.sensor.width, compression: 'lossless-jpeg', encodeJpeg },

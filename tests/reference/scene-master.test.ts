@@ -1,6 +1,7 @@
 // The packed scene against a digest of its rendered master (made by tools/scenes/pack.ts when the scene was packed).
 import { readFileSync, statSync } from 'node:fs';
 import { loadScene } from '../../cli/scene-files';
+import { sightOf } from '../../src/core/meter/luminance-map';
 import { readMeter } from '../../src/core/meter/read';
 import type { Scene } from '../../src/core/scene/scene';
 import { viewScene } from '../../src/core/scene/view';
@@ -76,7 +77,7 @@ describe('the packed wheel bench', () => {
     for (const name of ['Left wall', 'Grey card']) {
       const patch = scene.description.patches.find((p) => p.name === name)!;
       // A map of the patch alone: the spot is larger than some patches.
-      const { width, height, data } = view.luminance;
+      const { width, height, data } = view.sight.luminance;
       const [u, v] = [patch.x, (patch.y - 0.125) / 0.75];
       const cells: number[] = [];
       for (let y = 0; y < height; y++)
@@ -86,10 +87,9 @@ describe('the packed wheel bench', () => {
             Math.abs((y + 0.5) / height - v) < patch.radius / 0.75;
           if (inside) cells.push(data[y * width + x]!);
         }
-      const read = readMeter({ width: cells.length, height: 1, data: Float32Array.from(cells) }, 'centre', {
-        x: 0.5,
-        y: 0.5,
-      });
+      const map = { width: cells.length, height: 1, data: Float32Array.from(cells) };
+      const aim = { at: { x: 0.5, y: 0.5 }, spotShare: 0.01, burnShare: 0.0003 };
+      const read = readMeter(sightOf(map), 'centre', aim);
       expect(Math.abs(Math.log2(read.luminance / patch.luminance))).toBeLessThan(0.1);
     }
   });

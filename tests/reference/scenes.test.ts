@@ -12,7 +12,8 @@ import { plateRows } from '../../src/core/scene/light-rows';
 import { OPENING, type Outside } from '../../src/core/scene/outside';
 import type { Scene, ScenePatch } from '../../src/core/scene/scene';
 import { viewScene } from '../../src/core/scene/view';
-import { LENS_IDS, SIM_ONE } from '../../src/core/sensor/sim-one';
+import { SIM_ONE } from '../../src/core/sensor/sim-one';
+import { PLATE_IDS } from '../../src/core/sensor/simulated-camera';
 import { SATURATION_EXPOSURE_ISO100 } from '../../src/core/sensor/sensor';
 import { lensQ } from '../../src/core/optics/lens';
 import { readExr } from '../../tools/scenes/exr';
@@ -38,7 +39,7 @@ describe('the scenes together', () => {
  * frame; a patch of fewer than nine is read from the plates.
  */
 function metered(scene: Scene, patch: ScenePatch): number {
-  const { luminance } = viewScene(scene, SIM_ONE[scene.description.lens], 'landscape');
+  const { luminance } = viewScene(scene, SIM_ONE[scene.description.lens], 'landscape').sight;
   const { width, height, data } = luminance;
   const [u, v] = [patch.x * width, ((patch.y - 0.125) / 0.75) * height];
   const reach = patch.radius * width;
@@ -69,7 +70,7 @@ function fromPlates({ size, lamps, description }: Scene, { x, y, radius }: Scene
 }
 
 describe.each(list.map((s) => s.id))('%s', (id) => {
-  it.each(LENS_IDS)(
+  it.each(PLATE_IDS)(
     'through the %s gives its patches back within 0.1 EV, at their distance',
     async (lens) => {
       const scene = await loadScene(id, lens);
@@ -93,7 +94,7 @@ describe.each(list.map((s) => s.id))('%s', (id) => {
 describe('ranges', () => {
   /** Stops between the shares of the frame, with all lamps at their opening level. */
   const range = async (id: string, low: number, high: number) => {
-    const { luminance } = viewScene(await loadScene(id), SIM_ONE.wide, 'landscape');
+    const { luminance } = viewScene(await loadScene(id), SIM_ONE.wide, 'landscape').sight;
     const sorted = Float32Array.from(luminance.data).sort();
     const at = (share: number) => sorted[Math.floor(share * (sorted.length - 1))]!;
     return Math.log2(at(high) / at(low));
@@ -124,7 +125,7 @@ describe('ranges', () => {
     const scene = await loadScene('yard-night');
     const lantern = scene.description.patches.find((p) => p.name === 'Lantern')!;
     expect(Math.abs(Math.log2(lantern.luminance / 0.125) - 9)).toBeLessThan(1);
-    const { luminance } = viewScene(scene, SIM_ONE.wide, 'landscape');
+    const { luminance } = viewScene(scene, SIM_ONE.wide, 'landscape').sight;
     const sorted = Float32Array.from(luminance.data).sort();
     const ev = Math.log2(sorted[sorted.length >> 1]! / 0.125);
     expect(ev).toBeGreaterThan(-7);
@@ -212,7 +213,7 @@ describe('the tile board', () => {
     const view = viewScene(scene, camera, 'landscape', outside);
     const { patches } = scene.description;
     const white = patches.find((p) => p.name === 'White')!;
-    const bright = view.luminance.data.reduce((a, b) => Math.max(a, b));
+    const bright = view.sight.luminance.data.reduce((a, b) => Math.max(a, b));
     // The brightest thing two stops below clip; a whole period of the mains, so that the tube does not band.
     const { lens } = camera;
     const wanted = (0.25 * SATURATION_EXPOSURE_ISO100 * lens.apertureN ** 2) / (lensQ(lens) * bright);

@@ -6,20 +6,23 @@ import { encode } from 'fast-png';
 import { encodeJpeg } from '../../cli/jpeg';
 import { loadScene, sceneList } from '../../cli/scene-files';
 import { resolveExposure } from '../../src/core/exposure/automatic';
-import { automaticLimits, focusOf } from '../../src/core/finder/finder';
+import { focusOf, planFor } from '../../src/core/finder/finder';
+import { BURN_SHARE } from '../../src/core/meter/highlight';
 import { readMeter } from '../../src/core/meter/read';
+import { SPOT_SHARE } from '../../src/core/meter/spot';
 import { developReduced } from '../../src/core/raw/develop';
 import { captureFrame, measureWhite } from '../../src/core/scene/capture';
 import { plateRows } from '../../src/core/scene/light-rows';
 import { OPENING } from '../../src/core/scene/outside';
 import { viewScene } from '../../src/core/scene/view';
-import { LENS_IDS, SIM_ONE, type LensId } from '../../src/core/sensor/sim-one';
+import { SIM_ONE } from '../../src/core/sensor/sim-one';
+import { PLATE_IDS, type PlateId } from '../../src/core/sensor/simulated-camera';
 import { root } from './files';
 
 const LONG_SIDE = 1344;
 const CELL = { width: 512, height: 384 };
 const GAP = 8;
-const MIDDLE = { x: 0.5, y: 0.5 };
+const MIDDLE = { at: { x: 0.5, y: 0.5 }, spotShare: SPOT_SHARE, burnShare: BURN_SHARE };
 /** Thirds of compensation that a photographer would give: bright stays bright, dark dark, and the night night. */
 const THIRDS: Record<string, number> = {
   'bisque-shelf': 4,
@@ -28,18 +31,19 @@ const THIRDS: Record<string, number> = {
   'spy-hole': -3,
 };
 
-async function take(id: string, lens: LensId) {
+async function take(id: string, lens: PlateId) {
   const camera = SIM_ONE[lens];
   const outside = { ...OPENING, support: 'tripod' as const };
   const view = viewScene(await loadScene(id, lens), camera, 'landscape', outside);
   const controls = {
     shutter: { auto: true, exact: 1 },
     iso: { auto: true, exact: 100 },
+    aperture: { auto: true, exact: 1 },
     compensationEv: (THIRDS[id] ?? 0) / 3,
   };
-  const { ev100 } = readMeter(view.luminance, 'evaluative', MIDDLE);
-  const { settings } = resolveExposure(controls, ev100, automaticLimits(camera, outside.support));
-  const focusM = focusOf(view, { focusM: null, pattern: 'centre', spot: MIDDLE });
+  const { ev100 } = readMeter(view.sight, 'evaluative', MIDDLE);
+  const { settings } = resolveExposure(controls, ev100, planFor(camera, outside.support));
+  const focusM = focusOf(view, { focusM: null, pattern: 'centre', aim: MIDDLE });
   const daylight = { colorMatrix: camera.colorMatrix, asShotNeutral: [1, 1, 1] as const, kelvin: 5500 };
   const order = { settings, colour: daylight, seed: 7, timeMs: 0, offsetMinutes: 0, clockS: 72_000 };
   const rest = { support: 'tripod' as const, press: 0, sinceTouchS: 60 };
@@ -49,11 +53,11 @@ async function take(id: string, lens: LensId) {
 
 async function main() {
   const scenes = sceneList();
-  const width = LENS_IDS.length * (CELL.width + GAP) - GAP;
+  const width = PLATE_IDS.length * (CELL.width + GAP) - GAP;
   const height = scenes.length * (CELL.height + GAP) - GAP;
   const sheet = new Uint8Array(width * height * 3).fill(23);
   for (const [row, scene] of scenes.entries()) {
-    for (const [column, lens] of LENS_IDS.entries()) {
+    for (const [column, lens] of PLATE_IDS.entries()) {
       if (!scene.lenses.includes(lens)) continue;
       const frame = await take(scene.id, lens);
       const rgba = developReduced(frame, CELL.width, CELL.height);

@@ -9,7 +9,7 @@ import { readSceneDescription, writeScenePack } from '../../src/core/scene/pack'
 import { encodeSpace } from '../../src/core/scene/space-codec';
 import { dot, plateShareOf, poseOf, type Pose } from '../../src/core/scene/space';
 import { OPEN_SKY_M, type Point3, type SceneDescription, type SceneLamp } from '../../src/core/scene/scene';
-import { LENS_IDS, type LensId } from '../../src/core/sensor/sim-one';
+import { PLATE_IDS, type PlateId } from '../../src/core/sensor/simulated-camera';
 import { readExr } from './exr';
 import { fidelity, floorOf, outliers, valuesToKeep } from './fidelity';
 import { LENS_PLATES, masterFile, packedFile, renderFile, root, SCENE_IDS, sourceDir } from './files';
@@ -43,7 +43,7 @@ const MAX_OPENING_BYTES = 3_000_000;
 /** The depth pass writes distance / 128 m, and nothing where there is nothing. */
 const DEPTH_RANGE_M = 128;
 
-async function packLens(source: SceneSource, lens: LensId): Promise<void> {
+async function packLens(source: SceneSource, lens: PlateId): Promise<void> {
   const { id } = source;
   const read = (plate: string) => readExr(readFileSync(renderFile(id, plate, lens)));
   const masters = source.lamps.map((lamp): Plate => {
@@ -129,7 +129,7 @@ async function main() {
   for (const id of asked.length > 0 ? asked : SCENE_IDS) {
     const source = JSON.parse(readFileSync(join(sourceDir(id), 'scene.json'), 'utf8')) as SceneSource;
     const plates = ['DEPTH', 'SURFACE', ...source.lamps.map((l) => l.plate)];
-    for (const lens of LENS_IDS) {
+    for (const lens of PLATE_IDS) {
       const renders = plates.map((plate) => renderFile(id, plate, lens));
       if (!renders.every((file) => existsSync(file))) console.log(`${id} ${lens}: not rendered`);
       else if (isOlder(packedFile(id, lens), [...renders, join(sourceDir(id), 'scene.json')])) {
@@ -139,7 +139,7 @@ async function main() {
   }
   // The list of scenes: what the chooser shows before a scene is loaded.
   const list = SCENE_IDS.flatMap((id) => {
-    const lenses = LENS_IDS.filter((lens) => existsSync(packedFile(id, lens)));
+    const lenses = PLATE_IDS.filter((lens) => existsSync(packedFile(id, lens)));
     if (!lenses.includes('wide')) return [];
     const {
       patches: _p,

@@ -20,7 +20,12 @@ export interface Render {
 }
 
 /** @throws Error with the renderer's last words when it fails */
-export function render({ id, plate, fieldDeg, size, draft }: Render, target: string): void {
+export function render(order: Render, target: string): void {
+  renderIn(sourceDir(order.id), order, target);
+}
+
+/** Renders a source that lies in `folder`, which is searched before the shared one. */
+export function renderIn(folder: string, { id, plate, fieldDeg, size, draft }: Render, target: string): void {
   const light = plate !== 'DEPTH' && plate !== 'SURFACE';
   const smooth = light && !draft ? ['+A0.3', '+AM2', '+R2'] : ['-A'];
   const declare = [`${plate}=1`, `FIELD=${fieldDeg}`, `DRAFT=${draft ? 1 : 0}`].map((d) => `Declare=${d}`);
@@ -34,11 +39,12 @@ export function render({ id, plate, fieldDeg, size, draft }: Render, target: str
       `+H${size}`,
       ...smooth,
       '-D',
+      `+L${folder}`,
       `+L${include}`,
       `+L${scenesDir}`,
       ...declare,
     ],
-    { cwd: sourceDir(id), stdio: ['ignore', 'ignore', 'pipe'], maxBuffer: 1 << 26 },
+    { cwd: folder, stdio: ['ignore', 'ignore', 'pipe'], maxBuffer: 1 << 26 },
   );
   if (run.status !== 0) throw new Error(run.stderr.toString().split('\n').slice(-12).join('\n'));
 }

@@ -1,72 +1,241 @@
-// Each remedy says by how much and offers what mends it; applied, the trouble is gone.
-import { at, COMPENSATION_LADDER, SHUTTER_LADDER } from '../units/ladders';
-import { firstRemedy, type Outlook } from './remedy';
+// Each remedy is computed, says by how much, and offers an action that mends it; applied, the trouble is gone.
+import { automaticPlan, DEFAULT_RULES, fullPlan, type ExposureControls } from '../exposure/automatic';
+import {
+  APERTURE_LADDER,
+  at,
+  COMPENSATION_LADDER,
+  ISO_LADDER,
+  nearestStep,
+  SHUTTER_LADDER,
+} from '../units/ladders';
+import { bandEv, type Effects } from './effects';
+import { REMEDY_KINDS, remediesFor, type DeskChange, type Outlook, type RemedyKind } from './remedy';
 
-const auto = { shutter: { auto: true, exact: 1 / 128 }, iso: { auto: true, exact: 100 }, compensationEv: 0 };
-const manual = {
-  shutter: { auto: false, exact: 2 ** -7 },
-  iso: { auto: false, exact: 100 },
+const auto: ExposureControls = {
+  shutter: { auto: true, exact: 2 ** -7 },
+  iso: { auto: true, exact: 100 },
+  aperture: { auto: true, exact: 1.8 },
   compensationEv: 0,
 };
+const manual: ExposureControls = {
+  ...auto,
+  shutter: { auto: false, exact: 2 ** -7 },
+  iso: { auto: false, exact: 100 },
+};
+const still: Effects = {
+  shakePx: 0.5,
+  steadyS: 1 / 24,
+  motionPx: 0,
+  trailPx: 0,
+  bands: null,
+  greyDb: 30,
+  shadowDb: 18,
+  nearM: 1,
+  farM: Infinity,
+  airyPx: 1,
+};
+const settings = { shutterS: 2 ** -7, iso: 100, apertureN: 1.8, compensationEv: 0 };
 const calm: Outlook = {
   controls: auto,
-  shutterS: 2 ** -7,
+  plan: automaticPlan(DEFAULT_RULES, { apertureN: 1.8 }, 1 / 24),
+  rules: DEFAULT_RULES,
+  settings,
   outOfRangeEv: null,
   headroomEv: 0.5,
   clippedOfFrame: 0,
   largestClippedShare: 0,
   deviationEv: 0,
+  pattern: 'evaluative',
+  readingEv100: 9,
+  wholeEv100: 9,
+  doubt: null,
+  locked: false,
+  delayS: 0,
+  effects: still,
 };
+const first = (over: Partial<Outlook>) => remediesFor({ ...calm, ...over })[0];
+const changesOf = (over: Partial<Outlook>) => first(over)!.actions[0]!.changes;
+/** Index that an action sets a fader to. */
+const setTo = (changes: readonly DeskChange[], fader: string) =>
+  (changes.find((c) => 'fader' in c && c.fader === fader) as { index: number | 'auto' } | undefined)?.index;
 
 describe('remedies', () => {
-  it('are silent when nothing is wrong', () => expect(firstRemedy(calm)).toBeNull());
+  it('are silent when nothing is wrong', () => expect(remediesFor(calm)).toEqual([]));
 
-  it('compensate by whole thirds until highlights fit', () => {
-    const remedy = firstRemedy({
-      ...calm,
-      headroomEv: -0.8,
-      clippedOfFrame: 0.02,
-      largestClippedShare: 0.03,
-    });
-    expect(remedy?.says).toContain('0.8 EV');
-    expect(remedy?.action).toMatchObject({ fader: 'compensation' });
-    expect(at(COMPENSATION_LADDER, remedy!.action!.index as number).exact).toBeCloseTo(-1, 9);
+  /** One case of each kind. */
+  const cases: Readonly<Record<RemedyKind, Partial<Outlook>>> = {
+    range: { outOfRangeEv: -2, controls: { ...auto, iso: { auto: false, exact: 100 } } },
+    clipping: { headroomEv: -0.8, clippedOfFrame: 0.02, largestClippedShare: 0.03 },
+    meter: { controls: manual, deviationEv: -2 },
+    doubt: { doubt: 'clipped' },
+    spot: { pattern: 'spot', readingEv100: 6.5 },
+    shake: { settings: { ...settings, shutterS: 1 / 8 }, effects: { ...still, shakePx: 9 } },
+    motion: { effects: { ...still, motionPx: 20 } },
+    flicker: {
+      effects: { ...still, bands: { hz: 100, ev: 0.8 } },
+      settings: { ...settings, shutterS: 2 ** -9 },
+    },
+    trails: {
+      effects: { ...still, steadyS: Infinity, trailPx: 30, shakePx: 0 },
+      settings: { ...settings, shutterS: 32 },
+    },
+    touch: { effects: { ...still, steadyS: Infinity, shakePx: 3 } },
+    noise: { settings: { ...settings, iso: 6400 } },
+    diffraction: {
+      plan: fullPlan({ apertureN: 2 ** 1.5, narrowestN: 8 }),
+      effects: { ...still, airyPx: 2.5 },
+      settings: { ...settings, apertureN: 8 },
+    },
+    extended: { settings: { ...settings, iso: 50 } },
+  };
+  it.each(REMEDY_KINDS)('%s: says by how much, offers what it will set, and can be turned off', (kind) => {
+    const outlook = { ...calm, ...cases[kind] };
+    const [remedy, ...rest] = remediesFor(outlook);
+    expect(rest).toEqual([]);
+    expect(remedy!.kind).toBe(kind);
+    if (kind !== 'doubt') expect(remedy!.says).toMatch(/\d/);
+    expect(remedy!.actions.length).toBeGreaterThan(0);
+    for (const action of remedy!.actions) expect(action.changes.length).toBeGreaterThan(0);
+    expect(remediesFor(outlook, [kind])).toEqual([]);
   });
 
-  it('shorten the time when everything is manual', () => {
-    const remedy = firstRemedy({
-      ...calm,
-      controls: manual,
-      headroomEv: -0.8,
-      clippedOfFrame: 0.02,
-      largestClippedShare: 0.03,
-    });
-    expect(remedy?.action?.fader).toBe('shutter');
-    expect(at(SHUTTER_LADDER, remedy!.action!.index as number).label).toBe('1/250');
+  it('come with the worst first', () => {
+    const kinds = remediesFor({ ...calm, ...cases.noise, ...cases.clipping, outOfRangeEv: 3 }).map(
+      (r) => r.kind,
+    );
+    expect(kinds).toEqual(['range', 'clipping', 'noise']);
   });
+});
 
-  it('offer nothing that the ladder does not have', () => {
-    const clipped = { ...calm, headroomEv: -9, clippedOfFrame: 1, largestClippedShare: 1 };
-    expect(firstRemedy(clipped)).toMatchObject({ action: null });
-    expect(firstRemedy({ ...clipped, controls: manual, shutterS: 1 / 8192 })).toMatchObject({ action: null });
+describe('clipping', () => {
+  const clipped = { headroomEv: -0.8, clippedOfFrame: 0.02, largestClippedShare: 0.03 };
+  it('is compensated by whole thirds until highlights fit', () => {
+    const index = setTo(changesOf(clipped), 'compensation') as number;
+    expect(first(clipped)!.says).toContain('0.8 EV');
+    expect(at(COMPENSATION_LADDER, index).exact).toBeCloseTo(-1, 9);
   });
-
-  it('let a speck burn', () => {
+  it('is shortened away when everything is manual', () => {
+    const index = setTo(changesOf({ ...clipped, controls: manual }), 'shutter') as number;
+    expect(at(SHUTTER_LADDER, index).label).toBe('1/250');
+  });
+  it('beyond what the ladders have is met by the highlight pattern, or by a filter', () => {
+    const far = { headroomEv: -9, clippedOfFrame: 1, largestClippedShare: 1 };
+    expect(first(far)!.actions[0]!.label).toBe('Meter the highlights');
+    expect(changesOf({ ...far, controls: manual, settings: { ...settings, shutterS: 2 ** -13 } })).toEqual([
+      { filterStops: 9 },
+    ]);
+  });
+  it('of a speck is let be', () => {
     expect(
-      firstRemedy({ ...calm, headroomEv: -2, clippedOfFrame: 0.0005, largestClippedShare: 0.001 }),
-    ).toBeNull();
+      remediesFor({ ...calm, headroomEv: -2, clippedOfFrame: 0.0005, largestClippedShare: 0.001 }),
+    ).toEqual([]);
   });
+});
 
-  it('give a held setting back when the other runs out of range', () => {
+describe('out of range', () => {
+  it('gives the held setting back', () => {
     const controls = { ...auto, shutter: { auto: false, exact: 8 } };
-    const remedy = firstRemedy({ ...calm, controls, outOfRangeEv: 4.2 });
-    expect(remedy?.says).toContain('too bright by 4.2 EV');
-    expect(remedy?.action).toMatchObject({ fader: 'shutter', index: 'auto' });
+    expect(first({ controls, outOfRangeEv: 4.2 })!.says).toContain('too bright by 4.2 EV');
+    expect(setTo(changesOf({ controls, outOfRangeEv: 4.2 }), 'shutter')).toBe('auto');
   });
+  it('with nothing held and too bright puts a filter on that is strong enough', () => {
+    expect(changesOf({ outOfRangeEv: 2.3 })).toEqual([{ filterStops: 3 }]);
+  });
+  it('with nothing held and too dark takes off the filter, lifts a bound of the person’s, or keeps it dark', () => {
+    expect(changesOf({ outOfRangeEv: -2, settings: { ...settings, filterStops: 6 } })).toEqual([
+      { filterStops: 0 },
+    ]);
+    const rules = { ...DEFAULT_RULES, iso: [100, 800] as const };
+    expect(setTo(changesOf({ outOfRangeEv: -2, rules }), 'iso')).toBe(ISO_LADDER.length - 1);
+    expect(
+      at(COMPENSATION_LADDER, setTo(changesOf({ outOfRangeEv: -2 }), 'compensation') as number).exact,
+    ).toBeCloseTo(-2, 9);
+  });
+});
 
-  it('bring manual settings back to the meter', () => {
-    const remedy = firstRemedy({ ...calm, controls: manual, deviationEv: -2, headroomEv: 3 });
-    expect(remedy?.says).toContain('2.0 EV under');
-    expect(at(SHUTTER_LADDER, remedy!.action!.index as number).exact).toBeCloseTo(2 ** -5, 9);
+describe('blur', () => {
+  const slow = { settings: { ...settings, shutterS: 1 / 8 }, effects: { ...still, shakePx: 9 } };
+  it('of the hand goes back to the hand-held limit, with the ISO that makes up for it', () => {
+    const remedy = first(slow)!;
+    expect(remedy.says).toContain('9 px at 1/8 by hand');
+    expect(remedy.actions[0]!.label).toBe('1/25 · ISO 320');
+    expect(setTo(remedy.actions[0]!.changes, 'iso')).toBe('auto');
+  });
+  it('follows the person’s own hand', () => {
+    expect(remediesFor({ ...calm, ...slow, rules: { ...DEFAULT_RULES, steadyThirds: 5 } })).toEqual([]);
+  });
+  it('of what moves is frozen to two pixels, or as far as ISO reaches', () => {
+    const freeze = (motionPx: number, iso = 100) =>
+      setTo(
+        changesOf({ effects: { ...still, motionPx }, settings: { ...settings, iso } }),
+        'shutter',
+      ) as number;
+    const [now] = [nearestStep(SHUTTER_LADDER, 2 ** -7)];
+    expect(now - freeze(16)).toBe(9);
+    expect(now - freeze(400, 3200)).toBe(3);
+  });
+  it('on a tripod waits for the camera to rest; with a delay there is none', () => {
+    const touched = { effects: { ...still, steadyS: Infinity, shakePx: 3 } };
+    expect(changesOf(touched)).toEqual([{ delayS: 2 }]);
+    expect(remediesFor({ ...calm, ...touched, delayS: 2 })).toEqual([]);
+  });
+});
+
+describe('lamps', () => {
+  // The mean of a wave over whole periods is its mean: at 1/100 s a 100 Hz lamp has no bands.
+  it('have no bands at whole periods, and their full depth at short times', () => {
+    expect(bandEv(100, 0.4, 0.01)).toBeCloseTo(0, 9);
+    expect(bandEv(100, 0.4, 0.02)).toBeCloseTo(0, 9);
+    expect(bandEv(100, 0.4, 1 / 8000)).toBeCloseTo(Math.log2(1.4 / 0.6), 2);
+    expect(bandEv(120, 0.4, 1 / 120)).toBeCloseTo(0, 9);
+  });
+  it('are met by the nearest time of whole periods', () => {
+    const index = setTo(
+      changesOf({
+        effects: { ...still, bands: { hz: 100, ev: bandEv(100, 0.4, 2 ** -9) } },
+        settings: { ...settings, shutterS: 2 ** -9 },
+      }),
+      'shutter',
+    ) as number;
+    expect(['1/100', '1/50', '1/25']).toContain(at(SHUTTER_LADDER, index).label);
+  });
+});
+
+describe('a spot on a dark or a light thing', () => {
+  it('is said to be so, and compensated by as much', () => {
+    const dark = { pattern: 'spot' as const, readingEv100: 6.5, wholeEv100: 9 };
+    expect(first(dark)!.says).toContain('2.5 under mid-grey');
+    const index = setTo(changesOf(dark), 'compensation') as number;
+    expect(at(COMPENSATION_LADDER, index).exact).toBeCloseTo(-7 / 3, 1);
+    const controls = { ...auto, compensationEv: -7 / 3 };
+    expect(remediesFor({ ...calm, ...dark, controls })).toEqual([]);
+    expect(remediesFor({ ...calm, ...dark, locked: true })).toEqual([]);
+    expect(remediesFor({ ...calm, ...dark, readingEv100: -Infinity })).toEqual([]);
+  });
+});
+
+describe('quality', () => {
+  it('past the ISO ceiling goes back to it with a longer time', () => {
+    const changes = changesOf({ settings: { ...settings, iso: 6400 } });
+    expect(at(ISO_LADDER, setTo(changes, 'iso') as number).label).toBe('1600');
+    expect(setTo(changes, 'shutter')).toBe('auto');
+  });
+  it('lost to diffraction opens the iris until the disc is two pixels', () => {
+    const plan = fullPlan({ apertureN: 2 ** 1.5, narrowestN: 8 });
+    const outlook = { plan, effects: { ...still, airyPx: 2.5 }, settings: { ...settings, apertureN: 8 } };
+    expect(at(APERTURE_LADDER, setTo(changesOf(outlook), 'aperture') as number).label).toBe('f/6.3');
+    const held = { ...manual, aperture: { auto: false, exact: 8 } };
+    // Everything manual: the time gives back what the iris takes.
+    expect(setTo(changesOf({ ...outlook, controls: held }), 'shutter')).toBe(
+      nearestStep(SHUTTER_LADDER, 2 ** -7) - 2,
+    );
+  });
+  it('of extended ISO is the same raw at base ISO, with the time that the picture needs', () => {
+    const changes = changesOf({
+      settings: { ...settings, iso: 50 },
+      controls: { ...manual, iso: { auto: false, exact: 50 } },
+    });
+    expect(setTo(changes, 'iso')).toBe(nearestStep(ISO_LADDER, 100));
+    expect(setTo(changes, 'shutter')).toBe(nearestStep(SHUTTER_LADDER, 2 ** -7) - 3);
   });
 });

@@ -1,6 +1,6 @@
 // A capture as DNG 1.4: IFD0 with an RGB thumbnail and the facts of the file, a raw SubIFD (CFA, lossless-JPEG tiles or
 // plain strips), a JPEG preview SubIFD, an Exif IFD and XMP. One function for each directory.
-import { formatThirds, ISO_LADDER, shutterRational, stepOf } from '../units/ladders';
+import { formatThirds, APERTURE_LADDER, ISO_LADDER, shutterRational, stepOf } from '../units/ladders';
 import { apex } from '../light/apex';
 import { baselineExposureEv } from '../raw/develop';
 import type { RawFrame } from '../sensor/raw-frame';
@@ -35,6 +35,8 @@ export interface CaptureFacts {
   readonly pattern: PatternId;
   readonly shutterAuto: boolean;
   readonly isoAuto: boolean;
+  /** Absent for a lens without an iris. */
+  readonly apertureAuto?: boolean;
   /** Identifier of the frame, 32 hexadecimal digits. */
   readonly uniqueId: string;
 }
@@ -235,7 +237,12 @@ function previewDirectory(frame: RawFrame, jpeg: Uint8Array, offset: number): Fi
 }
 
 /** Exif codes of CIPA DC-008. */
-const METERING_MODE: Record<PatternId, number> = { evaluative: 5, centre: 2, spot: 3 };
+const METERING_MODE: Record<PatternId, number> = {
+  evaluative: 5,
+  centre: 2,
+  spot: 3,
+  highlight: 255,
+};
 
 function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
   const { settings, source, timeMs, offsetMinutes } = frame;
@@ -245,10 +252,10 @@ function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
   const time = exifDateTime(timeMs, offsetMinutes);
   const offset = exifOffset(offsetMinutes);
   const subSec = exifSubSec(timeMs);
-  const manual = !facts.shutterAuto && !facts.isoAuto;
+  const manual = !facts.shutterAuto && !facts.isoAuto && facts.apertureAuto !== true;
   return [
     rational(EXIF.ExposureTime, shutterRational(shutterS)),
-    rational(EXIF.FNumber, apertureN),
+    rational(EXIF.FNumber, nominalN(apertureN)),
     short(EXIF.ExposureProgram, exposureProgram(facts)),
     short(EXIF.PhotographicSensitivity, nominalIso),
     short(EXIF.SensitivityType, 1),
@@ -282,10 +289,21 @@ function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
     short(EXIF.FocalLengthIn35mmFilm, source.equivalentMm),
     short(EXIF.SceneCaptureType, 0),
     ascii(EXIF.ImageUniqueID, facts.uniqueId),
-    rational(EXIF.LensSpecification, source.focalLengthMm, source.focalLengthMm, apertureN, apertureN),
+    rational(EXIF.LensSpecification, ...(source.lensRange ?? fixedLens(source.focalLengthMm, apertureN))),
     ascii(EXIF.LensMake, source.make),
     ascii(EXIF.LensModel, `${source.camera} ${source.lens}`),
   ];
+}
+
+/** Shortest and longest focal length, mm, and the widest f-number at each. */
+function fixedLens(mm: number, n: number): readonly number[] {
+  return [mm, mm, n, n];
+}
+
+/** An exact f-number of the ladder by its usual name; any other as it is. */
+function nominalN(exact: number): number {
+  const step = stepOf(APERTURE_LADDER, exact);
+  return Math.abs(step.exact - exact) < 1e-6 ? step.nominal : exact;
 }
 
 /** Exif writes infinity as all ones. */
@@ -293,17 +311,22 @@ function subjectDistance(focusM: number): number | [number, number] {
   return Number.isFinite(focusM) ? focusM : [0xffffffff, 1];
 }
 
-/** 1 manual, 2 programme, 4 shutter priority; automatic shutter with held ISO is also a programme. */
-function exposureProgram({ shutterAuto, isoAuto }: CaptureFacts): number {
-  if (!shutterAuto && !isoAuto) return 1;
-  return shutterAuto ? 2 : 4;
+/**
+ * 1 manual, 2 programme, 3 aperture priority, 4 shutter priority. Automatic ISO alone leaves a held time and a fixed
+ * aperture: shutter priority.
+ */
+function exposureProgram({ shutterAuto, isoAuto, apertureAuto }: CaptureFacts): number {
+  if (!shutterAuto && !isoAuto && apertureAuto !== true) return 1;
+  if (shutterAuto) return apertureAuto === false ? 3 : 2;
+  return 4;
 }
 
 function xmpPacket(frame: RawFrame): Uint8Array {
   const time = isoDateTime(frame.timeMs, frame.offsetMinutes);
   const { settings, source } = frame;
   const scene = source.scene ? ` Simulated scene: ${source.scene}, seed ${source.seed}.` : '';
-  const note = `Compensation ${formatThirds(settings.compensationEv)} EV.${scene}`;
+  const filter = settings.filterStops ? ` Filter: ${settings.filterStops.toFixed(1)} stops.` : '';
+  const note = `Compensation ${formatThirds(settings.compensationEv)} EV.${filter}${scene}`;
   const body = `<?xpacket begin="\ufeff" id="W5M0MpCehiHzreSzNTczkc9d"?>
 <x:xmpmeta xmlns:x="adobe:ns:meta/">
  <rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">

@@ -1,14 +1,27 @@
 // N²/t = L·S/K (ISO 2720) solved on the ladders; priorities of the programme are the house's.
 import fc from 'fast-check';
 import { ev100OfSettings } from '../light/apex';
-import { ISO_LADDER, SHUTTER_LADDER } from '../units/ladders';
-import { carrierOf, resolveExposure, type ExposureControls } from './automatic';
+import { APERTURE_LADDER, ISO_LADDER, nearestStep, SHUTTER_LADDER } from '../units/ladders';
+import {
+  automaticPlan,
+  carrierOf,
+  DEFAULT_RULES,
+  fullPlan,
+  LADDER_OF,
+  resolveExposure,
+  SETTING_IDS,
+  type AutomaticRules,
+  type ExposureControls,
+  type SettingId,
+} from './automatic';
+import type { ExposureSettings } from './settings';
 
-const limits = { apertureN: 1.8, handHeldS: 1 / 24 };
+const limits = automaticPlan(DEFAULT_RULES, { apertureN: 1.8 }, 1 / 24);
 const auto = { auto: true, exact: 1 };
 const controls = (over: Partial<ExposureControls> = {}): ExposureControls => ({
   shutter: { auto: true, exact: 1 / 128 },
   iso: auto,
+  aperture: auto,
   compensationEv: 0,
   ...over,
 });
@@ -112,9 +125,166 @@ describe('automatic exposure', () => {
   });
 
   it('carries a change of exposure through compensation while anything is automatic', () => {
-    expect(carrierOf(controls())).toBe('compensation');
+    expect(carrierOf(controls(), false)).toBe('compensation');
     expect(
-      carrierOf(controls({ shutter: { auto: false, exact: 1 }, iso: { auto: false, exact: 100 } })),
+      carrierOf(controls({ shutter: { auto: false, exact: 1 }, iso: { auto: false, exact: 100 } }), false),
     ).toBe('shutter');
+  });
+});
+
+const IRIS = { apertureN: 2 ** 1.5, narrowestN: 8 };
+const valueIn = (settings: ExposureSettings, id: SettingId) =>
+  id === 'shutter' ? settings.shutterS : id === 'iso' ? settings.iso : settings.apertureN;
+const indexIn = (settings: ExposureSettings, id: SettingId) =>
+  nearestStep(LADDER_OF[id], valueIn(settings, id));
+
+const someRules = fc
+  .record({
+    order: fc.shuffledSubarray([...SETTING_IDS], { minLength: 3 }),
+    steadyThirds: fc.integer({ min: -6, max: 6 }),
+    ceiling: fc.nat(ISO_LADDER.length - 1),
+    shutter: fc.tuple(fc.nat(54), fc.nat(54)),
+    iso: fc.tuple(fc.nat(21), fc.nat(21)),
+    aperture: fc.tuple(fc.nat(27), fc.nat(27)),
+  })
+  .map(({ ceiling, order, steadyThirds, ...ends }): AutomaticRules => {
+    const bounds = (id: SettingId) =>
+      [Math.min(...ends[id]), Math.max(...ends[id])].map((i) => LADDER_OF[id][i]!.exact) as [number, number];
+    return {
+      order,
+      steadyThirds,
+      isoCeiling: ISO_LADDER[ceiling]!.exact,
+      shutter: bounds('shutter'),
+      iso: bounds('iso'),
+      aperture: bounds('aperture'),
+    };
+  });
+const someControls = fc.record({
+  shutter: fc.record({ auto: fc.boolean(), exact: fc.constantFrom(...SHUTTER_LADDER.map((s) => s.exact)) }),
+  iso: fc.record({ auto: fc.boolean(), exact: fc.constantFrom(...ISO_LADDER.map((s) => s.exact)) }),
+  aperture: fc.record({ auto: fc.boolean(), exact: fc.constantFrom(2 ** 1.5, 4, 2 ** 2.5, 8) }),
+  compensationEv: fc.integer({ min: -15, max: 15 }).map((n) => n / 3),
+});
+
+describe('any mix of automatic and manual', () => {
+  it('never leaves its bounds, moves only what is automatic, and is right wherever the bounds allow', () => {
+    fc.assert(
+      fc.property(
+        someRules,
+        someControls,
+        fc.double({ min: -20, max: 25, noNaN: true }),
+        fc.boolean(),
+        (rules, set, ev, tripod) => {
+          const plan = automaticPlan(rules, IRIS, tripod ? null : 1 / 24);
+          const { settings, deviationEv, outOfRangeEv } = resolveExposure(set, ev, plan);
+          let [darkest, brightest] = [true, true];
+          for (const id of SETTING_IDS) {
+            if (!set[id].auto) expect(valueIn(settings, id)).toBe(set[id].exact);
+            else {
+              const index = indexIn(settings, id);
+              expect(index).toBeGreaterThanOrEqual(plan.ranges[id].low);
+              expect(index).toBeLessThanOrEqual(plan.ranges[id].high);
+              darkest &&= index === plan.ranges[id].low;
+              brightest &&= index === plan.ranges[id].high;
+            }
+          }
+          const some = SETTING_IDS.some((id) => set[id].auto);
+          // Off the meter only at an end of the range, and then it is said.
+          if (some && Math.abs(deviationEv) > 1 / 6 + 1e-9)
+            expect(deviationEv > 0 ? darkest : brightest).toBe(true);
+          expect(outOfRangeEv !== null).toBe(some && Math.abs(deviationEv) > 1 / 6 + 0.06 + 1e-6);
+        },
+      ),
+      { numRuns: 400 },
+    );
+  });
+
+  it('takes one way through the light: no setting turns back as light falls', () => {
+    fc.assert(
+      fc.property(someRules, fc.boolean(), (rules, tripod) => {
+        const plan = automaticPlan(rules, IRIS, tripod ? null : 1 / 24);
+        let before: ExposureSettings | undefined;
+        for (let ev = 24; ev > -20; ev -= 1 / 3) {
+          const { settings } = resolveExposure(controls(), ev, plan);
+          if (before)
+            for (const id of SETTING_IDS)
+              expect(indexIn(settings, id)).toBeGreaterThanOrEqual(indexIn(before, id));
+          before = settings;
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('moves what the person puts first first', () => {
+    const at = (order: readonly SettingId[], ev: number) =>
+      resolveExposure(controls(), ev, automaticPlan({ ...DEFAULT_RULES, order }, IRIS, 1 / 24)).settings;
+    // Bright: shutter first keeps f/8 until the hand-held limit; aperture first opens before it lengthens.
+    expect(at(['shutter', 'aperture', 'iso'], 12)).toMatchObject({ apertureN: 8 });
+    expect(at(['aperture', 'shutter', 'iso'], 12).apertureN).toBeCloseTo(2 ** 1.5, 9);
+    expect(at(['shutter', 'aperture', 'iso'], 12).shutterS).toBeGreaterThan(
+      at(['aperture', 'shutter', 'iso'], 12).shutterS,
+    );
+  });
+
+  it('on a tripod stays at base ISO until the time is at its slowest', () => {
+    const plan = automaticPlan(DEFAULT_RULES, { apertureN: 1.8 }, null);
+    expect(resolveExposure(controls(), -2.5, plan).settings).toMatchObject({ iso: 100 });
+    expect(resolveExposure(controls(), -6, plan).settings.iso).toBeGreaterThan(100);
+    expect(resolveExposure(controls(), -6, plan).settings.shutterS).toBeCloseTo(32, 6);
+  });
+
+  it('by hand keeps the steady time up to the ISO ceiling; a steady hand moves the limit by clicks', () => {
+    const byHand = (over: Partial<AutomaticRules>, ev: number) =>
+      resolveExposure(
+        controls(),
+        ev,
+        automaticPlan({ ...DEFAULT_RULES, ...over }, { apertureN: 1.8 }, 1 / 24),
+      ).settings;
+    expect(byHand({ isoCeiling: 400 }, 1).iso).toBeCloseTo(400, 6);
+    expect(byHand({ isoCeiling: 3200 }, 2).shutterS).toBeCloseTo(2 ** (-14 / 3), 9);
+    expect(byHand({ steadyThirds: 3 }, 4).shutterS / byHand({}, 4).shutterS).toBeCloseTo(2, 9);
+  });
+
+  it('settles in one frame after a step of 5 EV, without overshoot, and does not move for a still scene', () => {
+    for (const auto2 of [controls(), controls({ iso: { auto: false, exact: 200 } })]) {
+      let last = resolveExposure(auto2, 10, limits).settings;
+      for (const ev of [5, 5, 5, 10, 10, 10]) {
+        const { settings, deviationEv } = resolveExposure(auto2, ev, limits, last);
+        expect(Math.abs(deviationEv)).toBeLessThanOrEqual(1 / 3);
+        last = settings;
+      }
+      expect(last).toEqual(resolveExposure(auto2, 10, limits).settings);
+    }
+  });
+
+  it('makes up for a filter, stop for stop', () => {
+    const plan = fullPlan(IRIS);
+    const priority = controls({ iso: { auto: false, exact: 100 }, aperture: { auto: false, exact: 4 } });
+    const [bare, behind] = [0, 6].map(
+      (stops) => resolveExposure(priority, 10, plan, undefined, stops).settings,
+    );
+    expect(behind!.shutterS / bare!.shutterS).toBeCloseTo(64, 6);
+    expect(bare).not.toHaveProperty('filterStops');
+    expect(behind).toHaveProperty('filterStops', 6);
+  });
+
+  it('has no NaN at any end of any ladder', () => {
+    const plan = fullPlan(IRIS);
+    const ends = (id: SettingId) => [LADDER_OF[id][0]!.exact, LADDER_OF[id][LADDER_OF[id].length - 1]!.exact];
+    for (const s of ends('shutter'))
+      for (const i of ends('iso'))
+        for (const a of [...ends('aperture'), APERTURE_LADDER[9]!.exact])
+          for (const autos of [0, 1, 2, 3, 4, 5, 6, 7])
+            for (const ev of [-Infinity, Infinity, NaN, 0]) {
+              const set = {
+                shutter: { auto: (autos & 1) > 0, exact: s },
+                iso: { auto: (autos & 2) > 0, exact: i },
+                aperture: { auto: (autos & 4) > 0, exact: a },
+                compensationEv: -5,
+              };
+              const { settings, deviationEv } = resolveExposure(set, ev, plan);
+              expect([...Object.values(settings), deviationEv].every(Number.isFinite)).toBe(true);
+            }
   });
 });

@@ -6,6 +6,8 @@ export interface ExposureSettings {
   readonly apertureN: number;
   /** Compensation, EV: what the person asked for beside the meter. */
   readonly compensationEv: number;
+  /** Neutral-density filter in front of the lens, stops; absent without one. */
+  readonly filterStops?: number;
 }
 
 /** ISO below the sensor's base is base-ISO data with a darker picture (extended low ISO). */

@@ -1,12 +1,21 @@
 // The finder's frame from end to end: meter → automatic → light → expose → scopes → develop → marks. Buffers are made once;
 // the worker only adds the canvas and the clock.
 import type { CameraColour } from '../colour/camera';
-import { resolveExposure, type ExposureControls, type Resolved } from '../exposure/automatic';
+import {
+  automaticPlan,
+  DEFAULT_RULES,
+  fullPlan,
+  resolveExposure,
+  type AutomaticPlan,
+  type AutomaticRules,
+  type ExposureControls,
+  type Resolved,
+} from '../exposure/automatic';
 import type { ExposureSettings } from '../exposure/settings';
-import type { FramePoint } from '../meter/luminance-map';
-import type { PatternId } from '../meter/pattern';
+import type { MeterAim, PatternId } from '../meter/pattern';
+import { readPin, type Pin, type PinReading } from '../meter/pins';
 import { readMeter, type Reading } from '../meter/read';
-import { handHeldLimitS } from '../optics/lens';
+import { handHeldLimitS, lensQ } from '../optics/lens';
 import { baselineExposureEv, developerFor, developRegion, type Developer } from '../raw/develop';
 import {
   channelFigures,
@@ -25,8 +34,7 @@ import { automaticFocusM, heldFocusM, type SceneView } from '../scene/view';
 import { clipMask, drawClipMarks } from '../scopes/clipping';
 import { cfaIndex, clipLevel, floorSignal, type RawFrame } from '../sensor/raw-frame';
 import { electronsPerLxS, gainDnPerE } from '../sensor/sensor';
-import type { SimulatedCamera } from '../sensor/sim-one';
-import { SHUTTER_LADDER } from '../units/ladders';
+import type { SimulatedCamera } from '../sensor/simulated-camera';
 
 /** Clip magenta of the house. */
 const CLIP_COLOUR = [255, 111, 174] as const;
@@ -34,12 +42,22 @@ const CLIP_COLOUR = [255, 111, 174] as const;
 const WHITE_STEP_KELVIN = 80;
 /** Entries of the blur kernel at most: what keeps a frame inside its time. */
 const MOST_KERNEL = 8;
+/** Share of the level that the highlight pattern reads from which on a sample is marked as read. */
+const READ_FROM = 0.8;
+const DOT_PERIOD = 4;
+const WHITE = 0xffffffff;
+const BLACK = 0xff000000;
 
 export interface FinderAsk {
   readonly controls: ExposureControls;
+  /** What the automatic may do; "full" is all that camera and lens can, for trading one setting for another. */
+  readonly rules: AutomaticRules | 'full';
   readonly pattern: PatternId;
-  readonly spot: FramePoint;
+  readonly aim: MeterAim;
+  readonly pins: readonly Pin[];
   readonly lockedEv100: number | null;
+  /** Of the filter in front of the lens, stops. */
+  readonly filterStops: number;
   /** Distance set by hand, m; null when the focus is automatic. */
   readonly focusM: number | null;
 }
@@ -55,6 +73,10 @@ export interface FinderFrame {
   readonly counted: SiteCounts;
   readonly figures: readonly ChannelFigures[];
   readonly reading: Reading;
+  /** What the whole frame reads in the evaluative pattern: to tell a spot that lies far off it. */
+  readonly wholeEv100: number;
+  readonly pins: readonly PinReading[];
+  readonly plan: AutomaticPlan;
   readonly resolved: Resolved;
   readonly focusM: number;
   readonly headroomEv: number;
@@ -78,37 +100,45 @@ export interface Finder {
   develop(frame: FinderFrame): void;
   /** Hatches `rgba` where raw is clipped. */
   markClipping(frame: FinderFrame): void;
+  /** Dots `rgba` where the brightest part is that the highlight pattern reads. */
+  markBrightest(burnShare: number): void;
 }
 
-/** Times that the automatic holds: by hand the hand-held limit, on a tripod all of the ladder at base ISO. */
-export function automaticLimits({ lens, equivalentMm }: SimulatedCamera, support: Support) {
-  const longest = SHUTTER_LADDER[SHUTTER_LADDER.length - 1]!.exact;
-  return {
-    apertureN: lens.apertureN,
-    handHeldS: support === 'tripod' ? longest : handHeldLimitS(equivalentMm),
-  };
+/** The plan of the automatic for one lens: by hand with the hand-held limit, on a tripod at base ISO. */
+export function planFor(
+  { lens, equivalentMm }: SimulatedCamera,
+  support: Support,
+  rules: AutomaticRules | 'full' = DEFAULT_RULES,
+): AutomaticPlan {
+  if (rules === 'full') return fullPlan(lens);
+  return automaticPlan(rules, lens, support === 'tripod' ? null : handHeldLimitS(equivalentMm));
 }
 
 /** Where the lens is set: by hand, or on what lies under the spot (the middle for the other patterns). */
 export function focusOf(
   view: SceneView,
-  { focusM, pattern, spot }: Omit<FinderAsk, 'controls' | 'lockedEv100'>,
+  { focusM, pattern, aim }: Pick<FinderAsk, 'focusM' | 'pattern' | 'aim'>,
 ): number {
   if (focusM !== null) return heldFocusM(view.camera, focusM);
-  return automaticFocusM(view, pattern === 'spot' ? spot : { x: 0.5, y: 0.5 });
+  return automaticFocusM(view, pattern === 'spot' ? aim.at : { x: 0.5, y: 0.5 });
+}
+
+/** What of a lens' setting the light on the sensor depends on. */
+function lightKey(focusM: number, { apertureN, filterStops = 0 }: ExposureSettings): string {
+  return `${focusM} ${apertureN} ${filterStops}`;
 }
 
 export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SIDE): Finder {
   const { camera, outside } = view;
   const stage = previewStage(view, longSide);
   const { width, height } = stage;
-  let focused: PreviewLight | undefined;
+  let focused: { key: string; light: PreviewLight } | undefined;
   const exposer = previewExposer(markedSites(view, width, height), MOST_KERNEL);
   const light = new Float32Array(width * height);
   const data = new Uint16Array(width * height);
   const rgba = new Uint8ClampedArray(width * height * 4);
   const mask = new Uint8Array(width * height);
-  const limits = automaticLimits(camera, outside.support);
+  let plan: { rules: FinderAsk['rules']; plan: AutomaticPlan } | undefined;
   let brightestOf: PreviewLight | undefined;
   let brightest = 0;
   let previous: ExposureSettings | undefined;
@@ -121,18 +151,25 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
     height,
     rgba,
     measure: (ask, number, moment = { timeS: 0, sinceTouchS: Infinity }, lap) => {
-      const reading = readMeter(view.luminance, ask.pattern, ask.spot);
-      const resolved = resolveExposure(ask.controls, ask.lockedEv100 ?? reading.ev100, limits, previous);
+      const reading = readMeter(view.sight, ask.pattern, ask.aim);
+      const whole = ask.pattern === 'evaluative' ? reading : readMeter(view.sight, 'evaluative', ask.aim);
+      if (plan?.rules !== ask.rules)
+        plan = { rules: ask.rules, plan: planFor(camera, outside.support, ask.rules) };
+      const metered = ask.lockedEv100 ?? reading.ev100;
+      const resolved = resolveExposure(ask.controls, metered, plan.plan, previous, ask.filterStops);
       previous = resolved.settings;
+      const pins = ask.pins.map((pin) => readPin(view.sight, pin, resolved.settings));
       lap?.('meter');
       const focusM = focusOf(view, ask);
-      if (focused?.focusM !== focusM) focused = stage.focused(focusM);
+      const key = lightKey(focusM, resolved.settings);
+      if (focused?.key !== key) focused = { key, light: stage.focused(focusM, resolved.settings) };
+      const lens = focused.light;
       const { shutterS, iso } = resolved.settings;
       const steadiness = { support: outside.support, press: 0, sinceTouchS: moment.sinceTouchS };
       const opening = { startS: moment.timeS, durationS: shutterS, seed: seed + number, steadiness };
-      exposer.expose(focused, opening, light);
-      if (brightestOf !== focused) brightest = brightestLux(light, width, height);
-      brightestOf = focused;
+      exposer.expose(lens, opening, light);
+      if (brightestOf !== lens) brightest = brightestLux(light, width, height);
+      brightestOf = lens;
       lap?.('light');
       const order = {
         settings: resolved.settings,
@@ -142,7 +179,7 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
         offsetMinutes: 0,
         clockS: moment.timeS,
       };
-      const exposed = exposePreview(focused, order, light, data);
+      const exposed = exposePreview(lens, order, light, data);
       lap?.('expose');
       const counted = countSites(exposed, counts);
       counts = counted;
@@ -158,6 +195,9 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
         counted,
         figures,
         reading,
+        wholeEv100: whole.ev100,
+        pins,
+        plan: plan.plan,
         resolved,
         focusM,
         // Past clip the numbers say nothing more: there the light itself does.
@@ -176,6 +216,20 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
     markClipping: ({ frame }) => {
       clipMask(frame, mask);
       drawClipMarks(rgba, mask, width, CLIP_COLOUR);
+    },
+    markBrightest: (burnShare) => {
+      if (!focused) return;
+      const { lens } = focused.light.view.camera;
+      const level = view.sight.brightest(burnShare) * READ_FROM;
+      const lux = (level * lensQ(lens)) / (lens.apertureN * lens.apertureN);
+      const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
+      for (let y = 0, i = 0; y < height; y++)
+        for (let x = 0; x < width; x++, i++) {
+          if (light[i]! < lux) continue;
+          // White and black dots in turn are seen on anything.
+          if ((x + y) % DOT_PERIOD === 0)
+            pixels[i] = (x + 2 * y) % (2 * DOT_PERIOD) < DOT_PERIOD ? WHITE : BLACK;
+        }
     },
   };
 }

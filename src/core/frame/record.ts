@@ -1,12 +1,12 @@
 // The record of a capture: everything the sheet and the frame view show without opening the raw file, and enough
 // to make the capture again.
 import type { ChannelFigures } from '../raw/statistics';
-import type { PatternId } from '../meter/pattern';
+import { PATTERN_IDS, type PatternId } from '../meter/pattern';
 import type { RawFrame } from '../sensor/raw-frame';
 import type { CaptureFacts } from '../dng/write';
 import { OPENING, SUPPORTS, type Outside } from '../scene/outside';
 import { WHEEL_SPEEDS } from '../scene/scene';
-import { LENS_IDS, type LensId } from '../sensor/sim-one';
+import { LENS_IDS, type LensId } from '../sensor/simulated-camera';
 
 export const RECORD_VERSION = 2;
 
@@ -46,6 +46,10 @@ export interface FrameRecord {
   readonly compensationEv: number;
   readonly shutterAuto: boolean;
   readonly isoAuto: boolean;
+  /** Absent for a lens without an iris. */
+  readonly apertureAuto?: boolean;
+  /** Absent without a filter. */
+  readonly filterStops?: number;
   readonly pattern: PatternId;
   readonly kelvin: number;
   readonly forecast: RawOutlook;
@@ -119,7 +123,9 @@ export const RECORD_SCHEMA = {
     compensationEv: { type: 'number', minimum: -5, maximum: 5 },
     shutterAuto: { type: 'boolean' },
     isoAuto: { type: 'boolean' },
-    pattern: { enum: ['evaluative', 'centre', 'spot'] },
+    pattern: { enum: PATTERN_IDS },
+    filterStops: { type: 'number', minimum: 0 },
+    apertureAuto: { type: 'boolean' },
     kelvin: { type: 'number', exclusiveMinimum: 0 },
     forecast: { $ref: '#/$defs/outlook' },
     result: { $ref: '#/$defs/outlook' },
@@ -203,6 +209,7 @@ export function recordOf(
     ...settings,
     shutterAuto: facts.shutterAuto,
     isoAuto: facts.isoAuto,
+    ...(facts.apertureAuto === undefined ? null : { apertureAuto: facts.apertureAuto }),
     pattern: facts.pattern,
     kelvin: frame.colour.kelvin,
     ...outlooks,

@@ -70,7 +70,7 @@ export function forecastOf(view: SceneView, press: Press): { outlook: RawOutlook
   const preview = previewStage(view, PREVIEW_LONG_SIDE);
   const order = orderOf(view, press, press.colour);
   const light = new Float32Array(preview.width * preview.height);
-  const focused = preview.focused(press.focusM);
+  const focused = preview.focused(press.focusM, press.settings);
   const marks = markedSites(view, preview.width, preview.height);
   previewExposer(marks, FORECAST_KERNEL).expose(focused, openingOf(order, press.steadiness), light);
   const frame = exposePreview(focused, order, light, new Uint16Array(light.length));
@@ -84,7 +84,7 @@ export function forecastOf(view: SceneView, press: Press): { outlook: RawOutlook
 export async function shoot(view: SceneView, press: Press, options: ShootOptions): Promise<Shot> {
   const { onProgress } = options;
   const forecast = forecastOf(view, press);
-  const rows = plateRows(view, options.longSide, press.focusM);
+  const rows = plateRows(view, options.longSide, press.focusM, press.settings);
   const frame = captureFrame(rows, orderOf(view, press, forecast.colour), press.steadiness, (share) =>
     onProgress?.('expose', share),
   );

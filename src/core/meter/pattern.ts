@@ -1,17 +1,31 @@
 // What a meter pattern is: one object that says which parts of the frame count, and how much.
 import type { FramePoint, LuminanceMap } from './luminance-map';
 
-export type PatternId = 'evaluative' | 'centre' | 'spot';
+export const PATTERN_IDS = ['evaluative', 'centre', 'spot', 'highlight'] as const;
+export type PatternId = (typeof PATTERN_IDS)[number];
+
+/** Where the person aims the meter. */
+export interface MeterAim {
+  readonly at: FramePoint;
+  /** Size of the spot, share of the frame's area. */
+  readonly spotShare: number;
+  /** Share of the frame that the highlight pattern lets burn. */
+  readonly burnShare: number;
+}
 
 /** The area that is read, in shares of the frame, for drawing. */
 export type PatternArea =
-  { kind: 'frame' } | { kind: 'ellipse'; cx: number; cy: number; rx: number; ry: number };
+  | { kind: 'frame' }
+  | { kind: 'brightest' }
+  | { kind: 'ellipse'; cx: number; cy: number; rx: number; ry: number };
 
 export interface Pattern {
   readonly id: PatternId;
   readonly name: string;
   readonly says: string;
-  area(at: FramePoint, aspect: number): PatternArea;
-  /** Fills one weight (≥ 0) for each value of the map. */
-  weight(map: LuminanceMap, out: Float32Array, at: FramePoint): void;
+  area(aim: MeterAim, aspect: number): PatternArea;
+  /** Fills one weight (≥ 0) for each value of the map; absent where the reading is not a mean. */
+  weight?(map: LuminanceMap, out: Float32Array, aim: MeterAim): void;
+  /** Stops to be added to the weighted mean. */
+  pull?(map: LuminanceMap, luminance: number): number;
 }

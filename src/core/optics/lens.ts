@@ -5,10 +5,15 @@ export interface Lens {
   readonly id: string;
   readonly name: string;
   readonly focalLengthMm: number;
+  /** The widest, and of a lens without an iris the only, f-number. */
   readonly apertureN: number;
+  /** Of a lens with an iris. */
+  readonly narrowestN?: number;
   /** Lens transmission T times on-axis vignetting v: (π/4)·T·v = q on the axis. */
   readonly transmission: number;
   readonly closestM: number;
+  /** Of a zoom: shortest and longest focal length, mm, and the widest f-number at each. */
+  readonly range?: readonly [number, number, number, number];
   /** The one distance a lens without a focus drive is set to. */
   readonly fixedFocusM?: number;
 }
@@ -63,6 +68,14 @@ export function confusionMm(sensor: SensorSize): number {
 export function hyperfocalM(lens: Pick<Lens, 'focalLengthMm' | 'apertureN'>, sensor: SensorSize): number {
   const f = lens.focalLengthMm;
   return ((f * f) / (lens.apertureN * confusionMm(sensor)) + f) / 1000;
+}
+
+/** Wavelength in the middle of sight, mm. */
+const GREEN_MM = 0.00055;
+
+/** Diameter of the Airy disc to its first dark ring, mm: 2.44·λ·N. */
+export function airyDiscMm(apertureN: number): number {
+  return 2.44 * GREEN_MM * apertureN;
 }
 
 /** Depth of field, m: near s(H−f)/(H+s−2f), far s(H−f)/(H−s), infinite from s = H on. */

@@ -11,7 +11,7 @@ import {
   type RawFrame,
 } from '../sensor/raw-frame';
 import { exposeRows, noiseModel } from '../sensor/sensor';
-import type { SimulatedCamera } from '../sensor/sim-one';
+import type { SimulatedCamera } from '../sensor/simulated-camera';
 import { exposedLight } from './exposed-light';
 import type { Opening } from './opening';
 import type { LightGrid, LightRows } from './light-rows';
@@ -117,6 +117,7 @@ export function sourceOf(camera: SimulatedCamera, scene: string, seed: number): 
     lens: camera.lens.name,
     focalLengthMm: camera.lens.focalLengthMm,
     equivalentMm: camera.equivalentMm,
+    ...(camera.lens.range && { lensRange: camera.lens.range }),
     scene,
     seed,
   };

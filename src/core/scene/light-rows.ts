@@ -3,7 +3,8 @@
 import { cos4, lensQ } from '../optics/lens';
 import { defocus } from './defocus';
 import { horizontalPass, tapsFor, verticalPass } from './resample';
-import { cropOf, discsOf, frameSize, type SceneView } from './view';
+import { asSet, discsOf, type LensSetting, type SceneView } from './view';
+import { cropOf, frameSize } from './framing';
 
 /** The grid of sites, or of a preview's samples, that light falls on. */
 export interface LightGrid {
@@ -40,13 +41,17 @@ export interface LightRows extends LightGrid {
  */
 const BINNED_FOOTPRINT = 1.6;
 
+function lightOf({ camera: { lens } }: SceneView): number {
+  return lensQ(lens) / (lens.apertureN * lens.apertureN);
+}
+
 function gridOf(view: SceneView, longSide: number) {
   const { camera, size, orientation } = view;
   const { width, height } = frameSize(camera, orientation, longSide);
   const crop = cropOf(size, orientation);
   const siteMm = (camera.sensor.pitchMm * camera.sensor.width) / longSide;
   const { lens } = camera;
-  const lux = lensQ(lens) / (lens.apertureN * lens.apertureN);
+  const lux = lightOf(view);
   return {
     width,
     height,
@@ -65,7 +70,13 @@ function gridOf(view: SceneView, longSide: number) {
 }
 
 /** Rows straight from the plates, for a capture: defocus is made once at the plates' size. */
-export function plateRows(view: SceneView, longSide: number, focusM: number): LightRows {
+export function plateRows(
+  wideOpen: SceneView,
+  longSide: number,
+  focusM: number,
+  setting: LensSetting = wideOpen.camera.lens,
+): LightRows {
+  const view = asSet(wideOpen, setting);
   const { down, across, ...grid } = gridOf(view, longSide);
   const { size, space } = view;
   const disc = space && discsOf(view, focusM, space.distance, size);
@@ -93,7 +104,7 @@ export function plateRows(view: SceneView, longSide: number, focusM: number): Li
 export interface PreviewStage {
   readonly width: number;
   readonly height: number;
-  focused(focusM: number): PreviewLight;
+  focused(focusM: number, setting?: LensSetting): PreviewLight;
 }
 
 /** Light of a preview in whole planes, lx with fall-off, by group and channel. */
@@ -129,13 +140,19 @@ export function previewStage(view: SceneView, longSide: number): PreviewStage {
   return {
     width,
     height,
-    focused: (focusM) => {
-      const disc = distance && discsOf(view, focusM, distance, longSide);
+    focused: (focusM, setting = view.camera.lens) => {
+      const set = asSet(view, setting);
+      const disc = distance && discsOf(set, focusM, distance, longSide);
+      // The planes hold the light of the open lens: H ∝ T/N².
+      const share = lightOf(set) / lightOf(view);
+      const dimmed = (plane: Float32Array) => (share === 1 ? plane : plane.map((v) => v * share));
       return {
         ...grid,
-        view,
+        view: set,
         focusM,
-        groups: groups.map((planes) => (disc ? defocus({ width, height, planes }, disc).planes : planes)),
+        groups: groups.map((planes) =>
+          (disc ? defocus({ width, height, planes }, disc).planes : planes).map(dimmed),
+        ),
       };
     },
   };

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { cos4, equivalentFocalLengthMm, fieldOfViewDeg, lensQ } from '../optics/lens';
 import { countSites, channelFigures, stopsBelowSaturation } from '../raw/statistics';
 import { readMeter } from '../meter/read';
-import { resolveExposure } from '../exposure/automatic';
+import { automaticPlan, DEFAULT_RULES, resolveExposure } from '../exposure/automatic';
 import { finderFor } from '../finder/finder';
 import { shoot } from '../frame/shoot';
 import { ev100OfLuminance } from '../light/apex';
@@ -17,9 +17,11 @@ import type { Scene, SceneDescription } from './scene';
 import { plateRows } from './light-rows';
 import { OPENING } from './outside';
 import { encodeSpace } from './space-codec';
-import { viewScene, type Orientation } from './view';
+import { viewScene } from './view';
+import type { Orientation } from './framing';
 import { forwardWavelet, inverseWavelet, levelsFor } from './wavelet';
 
+const AIM = { at: { x: 0.5, y: 0.5 }, spotShare: 0.01, burnShare: 0.0003 };
 const SIZE = 64;
 const description: SceneDescription = {
   id: 'flat',
@@ -165,10 +167,7 @@ describe('from scene to raw', () => {
   it('a metered grey card lands 3.26 EV below saturation at the centre (ISO 2720, ISO 12232)', () => {
     const luminance = 60;
     const view = viewScene(flatScene(luminance), SIM_ONE, 'landscape');
-    expect(readMeter(view.luminance, 'spot', { x: 0.5, y: 0.5 }).ev100).toBeCloseTo(
-      ev100OfLuminance(luminance),
-      4,
-    );
+    expect(readMeter(view.sight, 'spot', AIM).ev100).toBeCloseTo(ev100OfLuminance(luminance), 4);
     // The exact time that the meter asks for, not the nearest third.
     const shutterS = (1.8 * 1.8 * 12.5) / (luminance * 100);
     const frame = captureFrame(plateRows(view, 256, 2), order(shutterS), rest);
@@ -192,9 +191,9 @@ describe('from scene to raw', () => {
 
   it.each(['portrait', 'landscape'] as Orientation[])('adds lamps up and sizes frames, %s', (orientation) => {
     const view = viewScene(flatScene(100), SIM_ONE, orientation);
-    expect(readMeter(view.luminance, 'evaluative', { x: 0.5, y: 0.5 }).luminance).toBeCloseTo(100, 2);
+    expect(readMeter(view.sight, 'evaluative', AIM).luminance).toBeCloseTo(100, 2);
     const only = viewScene(flatScene(100), SIM_ONE, orientation, { ...OPENING, levels: { b: 0 } });
-    expect(readMeter(only.luminance, 'evaluative', { x: 0.5, y: 0.5 }).luminance).toBeCloseTo(75, 2);
+    expect(readMeter(only.sight, 'evaluative', AIM).luminance).toBeCloseTo(75, 2);
     const { width, height } = plateRows(view, 4032, 2);
     expect([width, height]).toEqual(orientation === 'portrait' ? [3024, 4032] : [4032, 3024]);
   });
@@ -221,9 +220,17 @@ describe('from scene to raw', () => {
   it('the finder frame measures, marks and develops; headroom goes below zero past clip', () => {
     const finder = finderFor(viewScene(flatScene(60), SIM_ONE, 'portrait'), 1, 160);
     const manual = (exact: number) => ({
-      controls: { shutter: { auto: false, exact }, iso: { auto: false, exact: 100 }, compensationEv: 0 },
+      controls: {
+        shutter: { auto: false, exact },
+        iso: { auto: false, exact: 100 },
+        aperture: { auto: true, exact: 1.8 },
+        compensationEv: 0,
+      },
+      rules: DEFAULT_RULES,
       pattern: 'evaluative' as const,
-      spot: { x: 0.5, y: 0.5 },
+      aim: AIM,
+      pins: [],
+      filterStops: 0,
       lockedEv100: null,
       focusM: null,
     });
@@ -241,9 +248,14 @@ describe('from scene to raw', () => {
   it('a press gives a file, its forecast and its record; cancelling it throws what the caller threw', async () => {
     const view = viewScene(flatScene(60), SIM_ONE, 'landscape');
     const { settings } = resolveExposure(
-      { shutter: { auto: true, exact: 1 }, iso: { auto: true, exact: 100 }, compensationEv: 0 },
+      {
+        shutter: { auto: true, exact: 1 },
+        iso: { auto: true, exact: 100 },
+        aperture: { auto: true, exact: 1.8 },
+        compensationEv: 0,
+      },
       ev100OfLuminance(60),
-      { apertureN: 1.8, handHeldS: 1 / 24 },
+      automaticPlan(DEFAULT_RULES, { apertureN: 1.8 }, 1 / 24),
     );
     const press = {
       settings,

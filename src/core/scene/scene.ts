@@ -1,6 +1,6 @@
 // What a scene is: plates of light, one for each lamp, seen through one lens, with the words and figures that describe
 // them; where its surfaces are; what moves in it.
-import type { LensId } from '../sensor/sim-one';
+import type { PlateId } from '../sensor/simulated-camera';
 import type { Plate } from './plate-codec';
 
 /** How a lamp's light varies in time: with the mains at twice their frequency, or as a flame does. Depth: share of the mean. */
@@ -55,7 +55,7 @@ export interface SceneDescription {
   readonly name: string;
   readonly says: string;
   /** Lens that the plates are for, and the field across the square plate, degrees. */
-  readonly lens: LensId;
+  readonly lens: PlateId;
   readonly fieldDeg: number;
   /** Where the camera stands and looks, metres: x right, y up, z ahead. */
   readonly eye: Point3;
@@ -89,6 +89,6 @@ export interface Scene {
 
 /** A scene as the list of scenes tells of it, before it is loaded: its packs by lens, and their sizes in bytes. */
 export interface SceneListing extends Omit<SceneDescription, 'lens' | 'fieldDeg' | 'patches'> {
-  readonly lenses: readonly LensId[];
-  readonly bytes: Readonly<Partial<Record<LensId, number>>>;
+  readonly lenses: readonly PlateId[];
+  readonly bytes: Readonly<Partial<Record<PlateId, number>>>;
 }

@@ -18,6 +18,9 @@ export interface ShakePath {
   readonly y: Float64Array;
 }
 
+/** A press of usual hardness, 0 … 1. */
+export const PRESS_HARDNESS = 0.5;
+
 /** RMS speed of a hand about one axis, rad/s: about 9 px at 1/8 s with 2800 px/rad (practice). */
 const HAND_SPEED = 0.018;
 const TREMOR_HZ = 9;

@@ -9,7 +9,7 @@ import { OPEN_SKY_M } from './scene';
 import type { ShakePath } from './shake';
 import { plateShareOf, poseOf } from './space';
 import { skyAxes, starDirection, starsOf, type Star } from './stars';
-import { cropOf } from './view';
+import { cropOf } from './framing';
 
 /** Half width of a sharp star on the sensor, sites (Gaussian σ). */
 const SHARP_SIGMA = 0.6;

@@ -1,15 +1,15 @@
 // A scene through a lens, before any exposure: light in the camera's channels, where it comes from, and what the meter sees.
 import { cameraFromSrgb } from '../colour/camera';
 import { LUMA_709 } from '../colour/srgb';
-import type { FramePoint, LuminanceMap } from '../meter/luminance-map';
+import type { FramePoint, MeterSight } from '../meter/luminance-map';
 import { blurDiscMm, hyperfocalM } from '../optics/lens';
-import type { SimulatedCamera } from '../sensor/sim-one';
+import type { SimulatedCamera } from '../sensor/simulated-camera';
 import { levelsOf, OPENING, type Outside } from './outside';
-import { horizontalPass, tapsFor, verticalPass } from './resample';
+import { croppedScene } from './crop';
+import { cropOf, type Orientation } from './framing';
+import { meterSight } from './sight';
 import { FAR_M } from '../units/ladders';
 import { OPEN_SKY_M, type Flicker, type Scene, type SceneDescription, type SceneSpace } from './scene';
-
-export type Orientation = 'portrait' | 'landscape';
 
 /** Light that varies together: all steady lamps in one, each flickering lamp by itself. */
 export interface LightGroup {
@@ -26,17 +26,17 @@ export interface SceneView {
   readonly size: number;
   readonly groups: readonly LightGroup[];
   readonly space: SceneSpace | undefined;
-  readonly luminance: LuminanceMap;
+  /** Through the lens as the camera has it, without a filter: what the meter sees. */
+  readonly sight: MeterSight;
 }
 
-const METER_LONG_SIDE = 128;
-
 export function viewScene(
-  scene: Scene,
+  whole: Scene,
   camera: SimulatedCamera,
   orientation: Orientation,
   outside: Outside = OPENING,
 ): SceneView {
+  const scene = croppedScene(whole, camera.crop);
   const { description, size } = scene;
   const levels = levelsOf(description, outside);
   const groups: LightGroup[] = [];
@@ -70,8 +70,24 @@ export function viewScene(
     size,
     groups,
     space: scene.space,
-    luminance: luminanceMap(y709, size, orientation),
+    sight: meterSight({ camera, orientation, size, groups }, y709),
   };
+}
+
+/** How the lens is set beside its focus. */
+export interface LensSetting {
+  readonly apertureN: number;
+  /** Of the filter in front of it, stops. */
+  readonly filterStops?: number;
+}
+
+/** A view through the lens stopped down and behind its filter. */
+export function asSet(view: SceneView, { apertureN, filterStops = 0 }: LensSetting): SceneView {
+  const { camera } = view;
+  const { lens } = camera;
+  if (apertureN === lens.apertureN && filterStops === 0) return view;
+  const transmission = lens.transmission * 2 ** -filterStops;
+  return { ...view, camera: { ...camera, lens: { ...lens, apertureN, transmission } } };
 }
 
 function cameraPlanes(light: Float32Array, camera: SimulatedCamera): LightGroup['planes'] {
@@ -86,26 +102,6 @@ function cameraPlanes(light: Float32Array, camera: SimulatedCamera): LightGroup[
     }
     return plane;
   }) as unknown as LightGroup['planes'];
-}
-
-/** Sites across and down of the frame in this orientation, the long side having `longSide` sites. */
-export function frameSize(camera: SimulatedCamera, orientation: Orientation, longSide: number) {
-  const short = Math.round((longSide * camera.sensor.height) / camera.sensor.width);
-  return orientation === 'landscape'
-    ? { width: longSide, height: short }
-    : { width: short, height: longSide };
-}
-
-/** The part of the square plate that the frame shows, in plate pixels. */
-export function cropOf(
-  size: number,
-  orientation: Orientation,
-): { x: number; y: number; width: number; height: number } {
-  const short = size * 0.75;
-  const margin = (size - short) / 2;
-  return orientation === 'landscape'
-    ? { x: 0, y: margin, width: size, height: short }
-    : { x: margin, y: 0, width: short, height: size };
 }
 
 /** Blur disc of each of the given distances, in samples of a grid with `longSide` along the frame; signed. */
@@ -149,21 +145,4 @@ export function automaticFocusM(view: SceneView, point: FramePoint): number {
       found.push(space.distance[y * size + x]!);
   found.sort((a, b) => a - b);
   return heldFocusM(camera, found[found.length >> 1] ?? OPEN_SKY_M);
-}
-
-/** Scene luminance over the frame for the meter, corrected for the lens' fall-off (it is read before the lens). */
-function luminanceMap(y709: Float32Array, size: number, orientation: Orientation): LuminanceMap {
-  const crop = cropOf(size, orientation);
-  const long = Math.min(METER_LONG_SIDE, size);
-  const short = Math.round(long * 0.75);
-  const [width, height] = orientation === 'landscape' ? [long, short] : [short, long];
-  const down = tapsFor(height, crop.y, crop.y + crop.height, size);
-  const across = tapsFor(width, crop.x, crop.x + crop.width, size);
-  const data = new Float32Array(width * height);
-  const row = new Float32Array(size);
-  for (let y = 0; y < height; y++) {
-    verticalPass(y709, size, down, y, row);
-    horizontalPass(row, across, width, data, y * width);
-  }
-  return { width, height, data };
 }

@@ -16,6 +16,8 @@ export interface FrameSource {
   readonly lens: string;
   readonly focalLengthMm: number;
   readonly equivalentMm: number;
+  /** Of a zoom: shortest and longest focal length, mm, and the widest f-number at each. */
+  readonly lensRange?: readonly [number, number, number, number];
   /** Distance the lens was focused at, m; Infinity is allowed. */
   readonly focusM?: number;
   readonly scene?: string;

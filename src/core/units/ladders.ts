@@ -1,5 +1,5 @@
-// Third-stop ladders of shutter, ISO and compensation: exact values to compute with, nominal values to show
-// and write. Exact shutter = 2^(−n/3) s, exact ISO = 100·2^(k/3). Nominal values after the usual rounding of
+// Third-stop ladders of shutter, ISO, aperture and compensation: exact values to compute with, nominal values to show
+// and write. Exact shutter = 2^(−n/3) s, exact ISO = 100·2^(k/3), exact f-number = 2^(n/6). Nominal values after the usual rounding of
 // ISO 12232 speeds and camera shutter markings.
 
 /** One click of a ladder. `exact` is what is computed with; `nominal` what is shown and written to files. */
@@ -40,6 +40,18 @@ export const ISO_LADDER: Ladder = ISO_NOMINAL.map((iso, i) => ({
   label: String(iso),
 }));
 
+const APERTURE_NOMINAL = [
+  1, 1.1, 1.2, 1.4, 1.6, 1.8, 2, 2.2, 2.5, 2.8, 3.2, 3.5, 4, 4.5, 5, 5.6, 6.3, 7.1, 8, 9, 10, 11, 13, 14, 16,
+  18, 20, 22,
+];
+
+/** f/22 … f/1, 28 steps: up is more light, as on every ladder. */
+export const APERTURE_LADDER: Ladder = APERTURE_NOMINAL.map((n, i) => ({
+  exact: 2 ** (i / 6),
+  nominal: n,
+  label: `f/${n}`,
+})).reverse();
+
 /** −5 … +5 EV in thirds, 31 steps. */
 export const COMPENSATION_LADDER: Ladder = Array.from({ length: 31 }, (_, i) => {
   const thirds = i - 15;
@@ -75,7 +87,11 @@ export function nearestStep(ladder: Ladder, exact: number): number {
   }
   if (ladder === FOCUS_LADDER) return nearestFocus(exact);
   const first = at(ladder, 0).exact;
-  const position = linear ? (exact - first) * 3 : 3 * Math.log2(exact / first);
+  const position = linear
+    ? (exact - first) * 3
+    : ladder === APERTURE_LADDER
+      ? 6 * Math.log2(first / exact)
+      : 3 * Math.log2(exact / first);
   return Math.min(ladder.length - 1, Math.max(0, Math.round(position)));
 }
 
@@ -140,6 +156,13 @@ export function parseIso(text: string): Step {
   return onLadder(ISO_LADDER, iso, text, 'ISO', '50 … 6400 in thirds, such as 100 or 125');
 }
 
+/** An f-number typed by a person: "5.6", "f/8". @throws RangeError that says what is allowed. */
+export function parseAperture(text: string): Step {
+  const match = /^\s*(?:f\s*\/\s*)?(\d+(?:\.\d+)?)\s*$/i.exec(text);
+  const n = match ? Number(match[1]) : NaN;
+  return onLadder(APERTURE_LADDER, n, text, 'aperture', 'f/1 … f/22 in thirds, such as f/5.6');
+}
+
 /** A compensation typed by a person: "-0.67", "+1", "−1/3". @throws RangeError that says what is allowed. */
 export function parseCompensation(text: string): Step {
   const match = /^\s*([+\-−]?)\s*(\d+(?:\.\d+)?)(?:\s*\/\s*(\d+))?\s*$/.exec(text);
@@ -156,7 +179,9 @@ export function parseCompensation(text: string): Step {
 
 function onLadder(ladder: Ladder, value: number, text: string, name: string, allowed: string): Step {
   const step = value > 0 && Number.isFinite(value) ? stepOf(ladder, value) : undefined;
-  if (!step || Math.abs(Math.log2(value / step.exact)) > 1 / 6) {
+  // A third of a stop is a sixth of a doubling of the f-number.
+  const half = ladder === APERTURE_LADDER ? 1 / 12 : 1 / 6;
+  if (!step || Math.abs(Math.log2(value / step.exact)) > half + 0.02) {
     throw new RangeError(`${name} ${text.trim()} is not on the ladder: ${allowed}`);
   }
   return step;

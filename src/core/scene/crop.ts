@@ -1,0 +1,66 @@
+// The middle of a scene, as a longer lens at the same place sees it: what a zoom does to plates rendered for a wider one.
+import type { Plate } from './plate-codec';
+import type { Scene, ScenePatch } from './scene';
+
+const cropped = new WeakMap<Scene, Map<number, Scene>>();
+
+/** @param factor times the focal length of the plates' own lens, ≥ 1; the same factor of the same scene is made once */
+export function croppedScene(scene: Scene, factor: number): Scene {
+  if (!(factor >= 1)) throw new RangeError(`A crop cannot widen: ${factor}`);
+  if (factor === 1) return scene;
+  const known = cropped.get(scene) ?? new Map<number, Scene>();
+  cropped.set(scene, known);
+  const made = known.get(factor) ?? crop(scene, factor);
+  known.set(factor, made);
+  return made;
+}
+
+function crop({ description, size, lamps, space }: Scene, factor: number): Scene {
+  const side = Math.max(4, 2 * Math.round(size / factor / 2));
+  const from = Math.floor((size - side) / 2);
+  const exact = size / side;
+  const tan = Math.tan((description.fieldDeg * Math.PI) / 360) / exact;
+  const share = (v: number) => (v - from / size) * exact;
+  const patch = (p: ScenePatch): ScenePatch => ({
+    ...p,
+    x: share(p.x),
+    y: share(p.y),
+    radius: p.radius * exact,
+  });
+  return {
+    description: {
+      ...description,
+      fieldDeg: (Math.atan(tan) * 360) / Math.PI,
+      patches: description.patches.map(patch).filter((p) => p.x > 0 && p.x < 1 && p.y > 0 && p.y < 1),
+    },
+    size: side,
+    lamps: lamps.map((plate): Plate => ({
+      ...plate,
+      width: side,
+      height: side,
+      data: window(plate.data, size, from, side, plate.channels),
+    })),
+    ...(space && {
+      space: {
+        distance: window(space.distance, size, from, side, 1),
+        surface: window(space.surface, size, from, side, 1),
+      },
+    }),
+  };
+}
+
+/** A square window of a square raster with `channels` values a pixel. */
+function window<Data extends Float32Array | Uint8Array>(
+  data: Data,
+  size: number,
+  from: number,
+  side: number,
+  channels: number,
+): Data {
+  const out = new (data.constructor as new (length: number) => Data)(side * side * channels);
+  for (let y = 0; y < side; y++) {
+    const start = ((from + y) * size + from) * channels;
+    out.set(data.subarray(start, start + side * channels), y * side * channels);
+  }
+  return out;
+}

@@ -1,0 +1,44 @@
+// A simulated camera: one optic on its sensor, with all that a frame must know of it. Which optics there are, by id.
+import type { Mat3 } from '../numeric/matrix';
+import { equivalentFocalLengthMm, type Lens } from '../optics/lens';
+import type { SensorModel } from './sensor';
+
+/** Lenses that the scenes' plates were rendered for. */
+export const PLATE_IDS = ['ultra-wide', 'wide', 'tele'] as const;
+export type PlateId = (typeof PLATE_IDS)[number];
+
+export const ZOOM_IDS = ['zoom-24', 'zoom-35', 'zoom-50', 'zoom-77'] as const;
+/** Sim One's lenses go by their plates, Sim Iris's zoom by its marked stops. */
+export const LENS_IDS = [...PLATE_IDS, ...ZOOM_IDS] as const;
+export type LensId = (typeof LENS_IDS)[number];
+
+export const CAMERA_IDS = ['sim-one', 'sim-iris'] as const;
+export type CameraId = (typeof CAMERA_IDS)[number];
+
+export interface SimulatedCamera {
+  readonly id: CameraId;
+  readonly make: string;
+  readonly name: string;
+  readonly lensId: LensId;
+  /** Plates that it looks at, and how far it crops them: 1 is all of the plate's field. */
+  readonly plates: PlateId;
+  readonly crop: number;
+  readonly lens: Lens;
+  readonly sensor: SensorModel;
+  readonly colorMatrix: Mat3;
+  readonly equivalentMm: number;
+}
+
+/** (π/4)·T·v = 0.65 on the axis: the q of ISO 12232. */
+export const TRANSMISSION = (0.65 * 4) / Math.PI;
+
+export function simulatedCamera(
+  body: Pick<SimulatedCamera, 'id' | 'name' | 'colorMatrix'>,
+  view: Pick<SimulatedCamera, 'lensId' | 'plates' | 'crop'>,
+  sensor: SensorModel,
+  lens: Omit<Lens, 'transmission'>,
+): SimulatedCamera {
+  const full = { ...lens, transmission: TRANSMISSION };
+  const equivalentMm = Math.round(equivalentFocalLengthMm(full, sensor));
+  return { make: 'Velmo', ...body, ...view, lens: full, sensor, equivalentMm };
+}
