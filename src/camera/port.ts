@@ -1,6 +1,6 @@
 // What the program asks of a camera, simulated or real: a profile, settings to apply, a stream of reports, captures
 // as a sequence of events with a cancel. A new camera is a new folder beside this file.
-import type { LensId } from '../core/sensor/sim-one';
+import type { CameraId, LensId } from '../core/sensor/simulated-camera';
 import type { CaptureOutcome, CaptureStage, WorldPress } from '../workers/darkroom.worker';
 import type { FinderOrder, FinderReport, SceneStatus } from '../workers/finder-protocol';
 
@@ -8,6 +8,8 @@ export interface LensProfile {
   readonly id: LensId;
   readonly name: string;
   readonly apertureN: number;
+  /** Set for a lens with an iris. */
+  readonly narrowestN?: number;
   readonly equivalentMm: number;
   readonly focalLengthMm: number;
   readonly closestM: number;
@@ -17,7 +19,10 @@ export interface LensProfile {
 }
 
 export interface CameraProfile {
+  readonly id: CameraId;
   readonly name: string;
+  /** What it is, in few words. */
+  readonly says: string;
   /** From the widest to the longest. */
   readonly lenses: readonly LensProfile[];
   readonly megapixels: number;
@@ -33,7 +38,8 @@ export type CaptureEvent =
   { readonly kind: 'progress'; readonly stage: CaptureStage; readonly share: number } | CaptureOutcome;
 
 export interface Camera {
-  readonly profile: CameraProfile;
+  /** One, or several bodies that the person can choose from. */
+  readonly profiles: readonly CameraProfile[];
   /** Gives the camera the canvas it draws the finder on. @throws Error when the camera cannot start. */
   open(
     canvas: HTMLCanvasElement,
@@ -46,9 +52,14 @@ export interface Camera {
   close(): void;
 }
 
-/** The lens of that id. @throws RangeError when the camera has none */
-export function lensOf({ lenses }: CameraProfile, id: LensId): LensProfile {
-  const found = lenses.find((lens) => lens.id === id);
+/** The body that a lens belongs to. @throws RangeError when there is none */
+export function profileOf({ profiles }: Pick<Camera, 'profiles'>, id: LensId): CameraProfile {
+  const found = profiles.find(({ lenses }) => lenses.some((lens) => lens.id === id));
   if (!found) throw new RangeError(`No lens ${id}`);
   return found;
+}
+
+/** The lens of that id. @throws RangeError when there is none */
+export function lensOf(camera: Pick<Camera, 'profiles'>, id: LensId): LensProfile {
+  return profileOf(camera, id).lenses.find((lens) => lens.id === id)!;
 }

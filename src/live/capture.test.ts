@@ -14,7 +14,7 @@ const state = () => useDesk.getState().capture;
 function cameraThat(capture: Camera['capture']) {
   let presses = 0;
   const camera = {
-    profile: { typicalFrameBytes: 1 },
+    profiles: [{ typicalFrameBytes: 1, lenses: [{ id: 'wide' }] }],
     capture: (...args: Parameters<Camera['capture']>) => {
       presses++;
       return capture(...args);
@@ -30,7 +30,7 @@ const giving = (...events: CaptureEvent[]) =>
 beforeEach(() => {
   mockLeft = 9;
   const settings = { shutterS: 1 / 128, iso: 100, apertureN: 1.8, compensationEv: 0 };
-  useDesk.setState({ capture: { kind: 'idle' }, report: { settings, ev100: 9 } as FinderReport });
+  useDesk.setState({ capture: { kind: 'idle' }, report: { settings, lens: 'wide' } as FinderReport });
 });
 
 describe('a press', () => {
@@ -92,6 +92,44 @@ describe('a press', () => {
     useDesk.setState({ report: null });
     const { camera, presses } = giving({ kind: 'saved', record });
     await press(camera);
+    expect([state().kind, presses()]).toEqual(['idle', 0]);
+  });
+});
+
+describe('a delayed press', () => {
+  beforeEach(() =>
+    jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask', 'setImmediate', 'performance'] }),
+  );
+  afterEach(() => {
+    jest.useRealTimers();
+    useDesk.setState({ delayS: 0 });
+  });
+
+  it('counts down, then exposes a camera that has come to rest', async () => {
+    useDesk.setState({ delayS: 2 });
+    const plans: { steadiness: unknown }[] = [];
+    const { camera } = cameraThat(async function* (plan) {
+      plans.push(plan as never);
+      yield { kind: 'saved', record };
+    });
+    const done = press(camera, 1);
+    await jest.advanceTimersByTimeAsync(1);
+    expect(state()).toEqual({ kind: 'waiting', leftS: 2 });
+    await jest.advanceTimersByTimeAsync(1000);
+    expect(state()).toEqual({ kind: 'waiting', leftS: 1 });
+    await jest.advanceTimersByTimeAsync(1000);
+    await done;
+    expect(plans[0]!.steadiness).toMatchObject({ press: 0, sinceTouchS: 2 });
+    expect(state().kind).toBe('idle');
+  });
+
+  it('is cancelled half-way without exposing', async () => {
+    useDesk.setState({ delayS: 5 });
+    const { camera, presses } = giving({ kind: 'saved', record });
+    const done = press(camera);
+    await jest.advanceTimersByTimeAsync(1500);
+    cancelCapture();
+    await done;
     expect([state().kind, presses()]).toEqual(['idle', 0]);
   });
 });

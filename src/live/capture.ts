@@ -1,10 +1,10 @@
 // One press from the finder to the roll: is there room, take, follow its progress, tell the roll. A second press while
 // one is running does nothing; cancel ends it.
-import type { Camera } from '../camera/port';
+import { profileOf, type Camera } from '../camera/port';
 import { fileName } from '../library/file-name';
 import { framesLeft, rollChanged } from '../library/roll';
 import { frameId } from '../vault/frame-id';
-import { useDesk } from './desk';
+import { hasIris, useDesk } from './desk';
 
 const DAY_S = 86_400;
 
@@ -18,13 +18,16 @@ export async function press(camera: Camera, hardness = 0.3): Promise<void> {
   if (running) return;
   const controller = new AbortController();
   running = controller;
-  const { setCapture } = useDesk.getState();
+  const { setCapture, delayS } = useDesk.getState();
   setCapture({ kind: 'busy', stage: 'expose', share: 0 });
   try {
-    if ((await framesLeft(camera.profile.typicalFrameBytes)) === 0) {
+    const { typicalFrameBytes } = profileOf(camera, useDesk.getState().lens);
+    if ((await framesLeft(typicalFrameBytes)) === 0) {
       setCapture({ kind: 'failed', message: STORE_FULL });
       return;
     }
+    await countDown(delayS, controller.signal);
+    setCapture({ kind: 'busy', stage: 'expose', share: 0 });
     const { report, controls, pattern, orientation, outside } = useDesk.getState();
     if (!report) return setCapture({ kind: 'idle' });
     const timeMs = Date.now();
@@ -36,12 +39,14 @@ export async function press(camera: Camera, hardness = 0.3): Promise<void> {
         pattern,
         shutterAuto: controls.shutter.auto,
         isoAuto: controls.iso.auto,
+        ...(hasIris(report.lens) ? { apertureAuto: controls.aperture.auto } : null),
         uniqueId: frameId(timeMs, random),
       },
       seed: new DataView(random.buffer).getUint32(10) >>> 1,
       timeMs,
       offsetMinutes: -new Date(timeMs).getTimezoneOffset(),
-      steadiness: { support: outside.support, press: hardness, sinceTouchS: 0 },
+      // After a delay the press itself is long over.
+      steadiness: { support: outside.support, press: delayS > 0 ? 0 : hardness, sinceTouchS: delayS },
       clockS: (timeMs / 1000) % DAY_S,
       focusM: report.focusM,
       scene: report.scene,
@@ -63,6 +68,25 @@ export async function press(camera: Camera, hardness = 0.3): Promise<void> {
   } finally {
     running = undefined;
     rollChanged();
+  }
+}
+
+/** Waits with the seconds on the screen. @throws the signal's reason when it is cancelled */
+async function countDown(seconds: number, signal: AbortSignal): Promise<void> {
+  const { setCapture } = useDesk.getState();
+  for (let left = seconds; left > 0; left--) {
+    setCapture({ kind: 'waiting', leftS: left });
+    await new Promise<void>((resolve, reject) => {
+      const stop = () => {
+        clearTimeout(timer);
+        reject(new DOMException('Cancelled', 'AbortError'));
+      };
+      const timer = setTimeout(() => {
+        signal.removeEventListener('abort', stop);
+        resolve();
+      }, 1000);
+      signal.addEventListener('abort', stop, { once: true });
+    });
   }
 }
 

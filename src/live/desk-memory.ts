@@ -1,13 +1,83 @@
-// The desk comes back as it was left: kept in AsyncStorage, checked on the way in.
+// The desk comes back as it was left: kept in AsyncStorage, each part checked by its schema on the way in.
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
-import { SUPPORTS, type Outside } from '../core/scene/outside';
+import Ajv from 'ajv';
+import { REMEDY_KINDS } from '../core/advice/remedy';
+import { SETTING_IDS } from '../core/exposure/automatic';
+import { RECEPTORS } from '../core/meter/incident';
+import { PATTERN_IDS } from '../core/meter/pattern';
+import { PIN_LETTERS } from '../core/meter/pins';
+import { SUPPORTS } from '../core/scene/outside';
 import { WHEEL_SPEEDS } from '../core/scene/scene';
-import { LENS_IDS } from '../core/sensor/sim-one';
+import { LENS_IDS } from '../core/sensor/simulated-camera';
+import { PART_SCHEMAS } from '../core/setup/setup';
 import { useDesk, type Desk, type KeptDesk } from './desk';
 
 const KEY = 'desk:1';
 const SAVE_AFTER_MS = 400;
 const store = createAsyncStorage('velmo-desk');
+
+const SHARE = { type: 'number', minimum: 0, maximum: 1 } as const;
+const POINT = { type: 'object', required: ['x', 'y'], properties: { x: SHARE, y: SHARE } } as const;
+const nullable = (schema: object) => ({ anyOf: [{ type: 'null' }, schema] });
+
+/** The schema of each part that is kept. */
+const SCHEMAS: Readonly<Record<keyof KeptDesk, object>> = {
+  controls: {
+    type: 'object',
+    required: ['shutter', 'iso', 'compensationEv'],
+    properties: {
+      shutter: PART_SCHEMAS.shutter,
+      iso: PART_SCHEMAS.iso,
+      aperture: PART_SCHEMAS.aperture,
+      compensationEv: PART_SCHEMAS.compensationEv,
+    },
+  },
+  focus: PART_SCHEMAS.focus,
+  lens: { enum: LENS_IDS },
+  scene: { type: 'string', pattern: '^[a-z0-9-]+$' },
+  outside: {
+    type: 'object',
+    required: ['levels', 'support', 'wheel'],
+    properties: {
+      levels: { type: 'object', additionalProperties: SHARE },
+      support: { enum: SUPPORTS },
+      wheel: { enum: WHEEL_SPEEDS },
+    },
+  },
+  pattern: { enum: PATTERN_IDS },
+  spot: POINT,
+  spotShare: PART_SCHEMAS.meter.properties.spotShare,
+  burnShare: PART_SCHEMAS.meter.properties.burnShare,
+  pins: {
+    type: 'array',
+    maxItems: PIN_LETTERS.length,
+    items: {
+      ...POINT,
+      required: ['letter', 'x', 'y'],
+      properties: { ...POINT.properties, letter: { enum: PIN_LETTERS } },
+    },
+  },
+  rules: PART_SCHEMAS.rules,
+  lock: nullable({
+    type: 'object',
+    required: ['ev100', 'by'],
+    properties: { ev100: { type: 'number' }, by: { type: 'string' } },
+  }),
+  trade: nullable({
+    type: 'object',
+    required: ['gives', 'with'],
+    properties: { gives: { enum: SETTING_IDS }, with: { enum: SETTING_IDS } },
+  }),
+  filterStops: PART_SCHEMAS.filterStops,
+  delayS: PART_SCHEMAS.delayS,
+  receptor: { enum: RECEPTORS },
+  remediesOff: { type: 'array', items: { enum: REMEDY_KINDS } },
+  clipMarks: { type: 'boolean' },
+  scope: { enum: ['raw', 'picture'] },
+};
+const PARTS = Object.keys(SCHEMAS) as (keyof KeptDesk)[];
+const ajv = new Ajv({ strictTypes: false });
+const checks = new Map(PARTS.map((part) => [part, ajv.compile(SCHEMAS[part])]));
 
 /** Brings back the last state, then keeps every change. Returns a function that stops keeping. */
 export async function rememberDesk(): Promise<() => void> {
@@ -18,16 +88,13 @@ export async function rememberDesk(): Promise<() => void> {
     // A store that cannot be read must not keep the finder from opening: the desk starts automatic.
   }
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let last = pick(useDesk.getState());
+  let last = JSON.stringify(pick(useDesk.getState()));
   const stop = useDesk.subscribe((state) => {
-    const next = pick(state);
-    if (JSON.stringify(next) === JSON.stringify(last)) return;
+    const next = JSON.stringify(pick(state));
+    if (next === last) return;
     last = next;
     clearTimeout(timer);
-    timer = setTimeout(
-      () => void store.setItem(KEY, JSON.stringify(next)).catch(() => undefined),
-      SAVE_AFTER_MS,
-    );
+    timer = setTimeout(() => void store.setItem(KEY, next).catch(() => undefined), SAVE_AFTER_MS);
   });
   return () => {
     clearTimeout(timer);
@@ -36,11 +103,13 @@ export async function rememberDesk(): Promise<() => void> {
 }
 
 function pick(desk: Desk): KeptDesk {
-  const { controls, focus, lens, scene, outside, pattern, spot, clipMarks, scope } = desk;
-  return { controls, focus, lens, scene, outside, pattern, spot, clipMarks, scope };
+  return Object.fromEntries(PARTS.map((part) => [part, desk[part]])) as unknown as KeptDesk;
 }
 
-/** A kept desk, or undefined when the text is not one. What an earlier version did not keep stays as it opens. */
+/**
+ * What is sound of a kept desk, or undefined when the text is none. A part that an earlier version did not keep, or that is not
+ * what it should be, stays as the desk opens with.
+ */
 export function parseDesk(text: string | null): Partial<KeptDesk> | undefined {
   let value: unknown;
   try {
@@ -48,42 +117,11 @@ export function parseDesk(text: string | null): Partial<KeptDesk> | undefined {
   } catch {
     return undefined;
   }
-  const desk = value as Partial<KeptDesk> | null;
-  const positive = (v: unknown) => typeof v === 'number' && Number.isFinite(v) && v > 0;
-  const share = (v: unknown) => typeof v === 'number' && v >= 0 && v <= 1;
-  const { controls, pattern, spot, clipMarks, scope } = desk ?? {};
-  const ok =
-    controls &&
-    positive(controls.shutter?.exact) &&
-    positive(controls.iso?.exact) &&
-    typeof controls.shutter?.auto === 'boolean' &&
-    typeof controls.iso?.auto === 'boolean' &&
-    typeof controls.compensationEv === 'number' &&
-    Math.abs(controls.compensationEv) <= 5 &&
-    (pattern === 'evaluative' || pattern === 'centre' || pattern === 'spot') &&
-    share(spot?.x) &&
-    share(spot?.y) &&
-    typeof clipMarks === 'boolean' &&
-    (scope === 'raw' || scope === 'picture');
-  if (!ok || !spot) return undefined;
-  const { focus, lens, scene, outside } = desk ?? {};
-  return {
-    ...{ controls, pattern, spot, clipMarks, scope },
-    ...(focus && typeof focus.auto === 'boolean' && positive(focus.exact) ? { focus } : {}),
-    ...(lens && LENS_IDS.includes(lens) ? { lens } : {}),
-    ...(typeof scene === 'string' && /^[a-z0-9-]+$/.test(scene) && isOutside(outside)
-      ? { scene, outside }
-      : {}),
-  };
-}
-
-function isOutside(value: unknown): value is Outside {
-  const { levels, support, wheel } = (value ?? {}) as Partial<Outside>;
-  return (
-    typeof levels === 'object' &&
-    levels !== null &&
-    Object.values(levels).every((v) => typeof v === 'number' && v >= 0 && v <= 1) &&
-    SUPPORTS.includes(support!) &&
-    WHEEL_SPEEDS.includes(wheel!)
-  );
+  if (typeof value !== 'object' || value === null) return undefined;
+  const desk = value as Record<string, unknown>;
+  const sound = PARTS.filter((part) => part in desk && checks.get(part)!(desk[part]));
+  if (sound.length === 0) return undefined;
+  const kept = Object.fromEntries(sound.map((part) => [part, desk[part]])) as Partial<KeptDesk>;
+  if (!kept.controls || kept.controls.aperture) return kept;
+  return { ...kept, controls: { ...useDesk.getState().controls, ...kept.controls } };
 }

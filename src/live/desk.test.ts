@@ -1,19 +1,25 @@
 // The desk as a person works it.
 import { nearestStep, SHUTTER_LADDER } from '../core/units/ladders';
 import type { FinderReport } from '../workers/finder-protocol';
+import { automaticPlan, fullPlan, resolveExposure } from '../core/exposure/automatic';
+import { OPTICS } from '../core/sensor/cameras';
 import { LADDERS, orderOf, useDesk } from './desk';
 import { parseDesk } from './desk-memory';
 
 jest.mock('@react-native-async-storage/async-storage', () => ({ createAsyncStorage: () => ({}) }));
 
 const desk = () => useDesk.getState();
+const reading = (ev100: number) => ({ ev100, luminance: 1, clippedShare: 0, floorShare: 0 });
 const report = (over: Partial<FinderReport> = {}) =>
   ({
-    ev100: 9.5,
+    reading: reading(9.5),
+    lens: 'wide',
     settings: { shutterS: 2 ** -9, iso: 100, apertureN: 1.8, compensationEv: 0 },
+    pins: [],
     ...over,
-  }) as FinderReport;
-beforeEach(() => desk().setAllAutomatic());
+  }) as unknown as FinderReport;
+const opening = desk();
+beforeEach(() => useDesk.setState(opening, true));
 
 describe('the desk', () => {
   it('makes a setting manual by moving it, automatic again by one call, all by another', () => {
@@ -59,34 +65,245 @@ describe('the desk', () => {
   it('locks the present reading and keeps it until told otherwise', () => {
     desk().setReport(report());
     desk().toggleLock();
-    desk().setReport(report({ ev100: 3 }));
+    desk().setReport(report({ reading: reading(3) }));
+    desk().setAllAutomatic();
+    desk().setScene('spy-hole');
     expect(orderOf(desk(), true).lockedEv100).toBe(9.5);
+    expect(desk().lock?.by).toBe('evaluative reading');
     desk().toggleLock();
-    expect(desk().lockedEv100).toBeNull();
+    expect(desk().lock).toBeNull();
   });
 
   it('a tapped place is a spot inside the frame', () => {
     desk().setSpot({ x: 1.4, y: -2 });
     expect(desk()).toMatchObject({ spot: { x: 1, y: 0 }, pattern: 'spot' });
     desk().nextPattern();
+    expect(desk().pattern).toBe('highlight');
+    desk().nextPattern();
     expect(desk().pattern).toBe('evaluative');
   });
 });
 
+/** A finder that follows the desk: what the automatic would report. */
+function follow(): void {
+  const order = orderOf(desk(), true);
+  const { lens } = OPTICS[order.lens];
+  const plan = order.rules === 'full' ? fullPlan(lens) : automaticPlan(order.rules, lens, null);
+  const before = desk().report?.settings;
+  const ev100 = order.lockedEv100 ?? 9;
+  const resolved = resolveExposure(order.controls, ev100, plan, before, order.filterStops);
+  desk().setReport(report({ ...resolved, plan, lens: order.lens, reading: reading(9) }));
+}
+const light = () => {
+  const { shutterS, iso, apertureN } = desk().report!.settings;
+  return Math.log2((shutterS * iso) / (apertureN * apertureN));
+};
+const indices = () =>
+  (['shutter', 'aperture', 'iso'] as const).map((id) => nearestStep(LADDERS[id], desk().controls[id].exact));
+
+describe('trading', () => {
+  it('moves one setting against the other click for click, and back; brightness stays within 1/12 EV', () => {
+    for (const lens of ['wide', 'zoom-35'] as const) {
+      useDesk.setState(opening, true);
+      desk().setLens(lens);
+      follow();
+      desk().startTrade('iso');
+      follow();
+      const [before, brightness] = [indices(), light()];
+      for (const clicks of [3, 1, 4]) {
+        desk().set('shutter', indices()[0]! - clicks);
+        follow();
+        expect(Math.abs(light() - brightness)).toBeLessThan(1 / 12);
+      }
+      expect(indices()[2]! - before[2]!).toBe(8);
+      desk().set('shutter', before[0]!);
+      follow();
+      expect(indices()).toEqual(before);
+    }
+  });
+
+  it('lets what gave way take the lead when it is moved itself', () => {
+    follow();
+    desk().startTrade('iso');
+    follow();
+    const [brightness, [shutter, , iso]] = [light(), indices()];
+    desk().set('iso', iso! + 3);
+    follow();
+    expect(desk().trade).toEqual({ gives: 'shutter', with: 'iso' });
+    expect(indices()[0]).toBe(shutter! - 3);
+    expect(light()).toBeCloseTo(brightness, 6);
+  });
+
+  it('at the end of a range says what is missing, and comes back without loss', () => {
+    follow();
+    desk().startTrade('iso');
+    follow();
+    const before = indices();
+    desk().set('shutter', before[0]! + 9);
+    follow();
+    // ISO goes from 100 to 50, three clicks; six are missing.
+    expect(desk().report!.outOfRangeEv).toBeCloseTo(2, 1);
+    desk().set('shutter', before[0]!);
+    follow();
+    expect(indices()).toEqual(before);
+    expect(desk().report!.outOfRangeEv).toBeNull();
+  });
+
+  it('ends with everything held where it stands, and gives the lock back that it took', () => {
+    follow();
+    desk().startTrade('shutter');
+    follow();
+    desk().startTrade(null);
+    expect(desk()).toMatchObject({
+      trade: null,
+      lock: null,
+      controls: { shutter: { auto: false }, iso: { auto: false } },
+    });
+    desk().setAllAutomatic();
+    desk().startTrade(null);
+    expect(desk().controls.shutter.auto).toBe(true);
+  });
+});
+
+describe('a pin put on a step', () => {
+  const pinned = (ev100: number) => {
+    follow();
+    useDesk.setState({
+      report: { ...desk().report!, pins: [{ letter: 'A', ev100, luminance: 1, fromGreyEv: 0, toClipEv: 0 }] },
+    });
+  };
+  it('holds its reading, with the step as compensation', () => {
+    pinned(6);
+    desk().placePin('A', -3);
+    follow();
+    expect(desk().lock).toEqual({ ev100: 6, by: 'pin A at −3' });
+    const { settings } = desk().report!;
+    expect(6 - Math.log2((settings.apertureN ** 2 / settings.shutterS / settings.iso) * 100)).toBeCloseTo(
+      -3,
+      0,
+    );
+  });
+
+  it('with everything manual goes there by the shutter, and by ISO where that ends', () => {
+    follow();
+    desk().set('shutter', nearestStep(SHUTTER_LADDER, 16));
+    desk().set('iso', 3);
+    follow();
+    for (const [ev100, step] of [
+      [6, 0],
+      [-4, 1],
+    ] as const) {
+      pinned(ev100);
+      desk().placePin('A', step);
+      const { shutter, iso } = desk().controls;
+      const ev = Math.log2((1.8 ** 2 / shutter.exact / iso.exact) * 100);
+      expect(Math.abs(ev100 - ev - step)).toBeLessThan(1 / 6 + 1e-9);
+      expect(shutter.auto || iso.auto).toBe(false);
+    }
+  });
+});
+
+describe('another camera', () => {
+  it('keeps what makes sense, and says what changed', () => {
+    desk().set('focus', 0);
+    desk().set('shutter', 20);
+    desk().takeBody('sim-iris');
+    expect(desk()).toMatchObject({ lens: 'zoom-24', controls: { shutter: { auto: false } } });
+    expect(desk().focus.exact).toBeCloseTo(0.3, 9);
+    expect(desk().notice).toMatch(/24 mm becomes 24 mm.*aperture automatic.*0\.12 m becomes 0\.3 m/);
+    desk().setLens('zoom-77');
+    desk().takeBody('sim-one');
+    expect(desk().lens).toBe('tele');
+    expect(desk().notice).toMatch(/aperture fixed at f\/2\.8/);
+  });
+
+  it('ends a trade that the lens cannot make', () => {
+    desk().takeBody('sim-iris');
+    follow();
+    desk().startTrade('aperture');
+    desk().takeBody('sim-one');
+    expect(desk()).toMatchObject({ trade: null, lock: null });
+    expect(desk().notice).toContain('trading ended');
+  });
+});
+
+describe('setups and remedies', () => {
+  it('apply only what they hold; a locking one locks the reading that stands', () => {
+    follow();
+    desk().set('iso', 9);
+    desk().applySetup({ shutter: { auto: false, exact: 1 }, delayS: 2 });
+    expect(desk()).toMatchObject({
+      delayS: 2,
+      controls: { shutter: { auto: false, exact: 1 }, iso: { auto: false } },
+    });
+    desk().applySetup({ lock: true });
+    expect(desk().lock?.ev100).toBe(9);
+    desk().applySetup({ lock: false });
+    expect(desk().lock).toBeNull();
+  });
+
+  it('carry out every change of an action; a kind that is off stays off until it is wanted', () => {
+    desk().change([
+      { fader: 'shutter', index: 5 },
+      { fader: 'iso', index: 'auto' },
+      { delayS: 2 },
+      { filterStops: 3 },
+      { pattern: 'highlight' },
+    ]);
+    expect(desk()).toMatchObject({
+      delayS: 2,
+      filterStops: 3,
+      pattern: 'highlight',
+      controls: { shutter: { auto: false } },
+    });
+    desk().turnRemedy('motion', false);
+    desk().turnRemedy('motion', false);
+    expect(desk().remediesOff).toEqual(['motion']);
+    desk().turnRemedy('motion', true);
+    expect(desk().remediesOff).toEqual([]);
+  });
+
+  it('eight pins are enough', () => {
+    for (let i = 0; i < 9; i++) desk().addPin({ x: i / 8, y: 2 });
+    expect(
+      desk()
+        .pins.map((pin) => pin.letter)
+        .join(''),
+    ).toBe('ABCDEFGH');
+    expect(desk().notice).toMatch(/Eight pins/);
+    desk().removePin('C');
+    desk().addPin({ x: 0, y: 0 });
+    expect(desk().pins.at(-1)).toEqual({ letter: 'C', x: 0, y: 0 });
+    expect(desk().pins[1]!.y).toBe(1);
+  });
+});
+
 describe('a kept desk', () => {
-  const { controls, pattern, spot, clipMarks, scope } = desk();
-  const kept = { controls, pattern, spot, clipMarks, scope };
+  const { controls, pattern, spot, clipMarks, scope, pins, rules, lock, trade } = desk();
+  const kept = { controls, pattern, spot, clipMarks, scope, pins, rules, lock, trade };
 
   it('comes back as it was', () => expect(parseDesk(JSON.stringify(kept))).toEqual(kept));
+  it.each([null, '', '{', 'null', '[]', '3', '{"pattern":"magic"}'])(
+    'that is none is passed over: %s',
+    (text) => expect(parseDesk(text)).toBeUndefined(),
+  );
   it.each([
-    null,
-    '',
-    '{',
-    'null',
-    '[]',
-    JSON.stringify({ ...kept, pattern: 'magic' }),
-    JSON.stringify({ ...kept, spot: { x: 2, y: 0 } }),
-    JSON.stringify({ ...kept, controls: { ...controls, compensationEv: 99 } }),
-    JSON.stringify({ ...kept, controls: { ...controls, shutter: { auto: 1, exact: 'x' } } }),
-  ])('that is damaged is passed over: %s', (text) => expect(parseDesk(text)).toBeUndefined());
+    { pattern: 'magic' },
+    { spot: { x: 2, y: 0 } },
+    { controls: { ...controls, compensationEv: 99 } },
+    { controls: { ...controls, shutter: { auto: 1, exact: 'x' } } },
+    { lock: { ev100: 'high' } },
+    { trade: { gives: 'white', with: 'iso' } },
+    { pins: Array.from({ length: 9 }, () => ({ letter: 'A', x: 0, y: 0 })) },
+    { rules: { ...rules, order: ['iso', 'iso', 'shutter'] } },
+  ])('loses only the part that is damaged: %j', (bad) => {
+    const back = parseDesk(JSON.stringify({ ...kept, ...bad }))!;
+    expect(back).not.toHaveProperty(Object.keys(bad)[0]!);
+    expect(back.clipMarks).toBe(kept.clipMarks);
+  });
+  it('of before there were apertures opens with an automatic one', () => {
+    const { shutter, iso, compensationEv } = controls;
+    const back = parseDesk(JSON.stringify({ ...kept, controls: { shutter, iso, compensationEv } }));
+    expect(back?.controls?.aperture.auto).toBe(true);
+  });
 });

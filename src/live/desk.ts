@@ -1,32 +1,63 @@
 // The live desk: what is set, what is automatic, what the camera reports. One store, selected in small slices.
 import { create } from 'zustand';
-import type { CaptureStage } from '../workers/darkroom.worker';
-import type { FinderOrder, FinderReport, SceneStatus } from '../workers/finder-protocol';
-import type { Control, ExposureControls } from '../core/exposure/automatic';
-import { carrierOf } from '../core/exposure/automatic';
+import type { DeskChange, RemedyKind } from '../core/advice/remedy';
+import {
+  carrierOf,
+  DEFAULT_RULES,
+  isAllManual,
+  SETTING_IDS,
+  type AutomaticRules,
+  type Control,
+  type ExposureControls,
+  type SettingId,
+} from '../core/exposure/automatic';
+import { ev100OfSettings } from '../core/light/apex';
+import type { Receptor } from '../core/meter/incident';
 import type { FramePoint } from '../core/meter/luminance-map';
 import type { PatternId } from '../core/meter/pattern';
+import { freeLetter, type Pin, type PinLetter } from '../core/meter/pins';
 import { PATTERNS } from '../core/meter/read';
+import { BURN_SHARE } from '../core/meter/highlight';
+import { SPOT_SHARE } from '../core/meter/spot';
+import type { Orientation } from '../core/scene/framing';
 import { OPENING, type Outside } from '../core/scene/outside';
-import type { Orientation } from '../core/scene/view';
-import type { LensId } from '../core/sensor/sim-one';
+import { nearestOptic, OPTICS } from '../core/sensor/cameras';
+import type { CameraId, LensId } from '../core/sensor/simulated-camera';
+import { controlsWith, type SetupValues } from '../core/setup/setup';
 import {
+  APERTURE_LADDER,
   at,
   COMPENSATION_LADDER,
   FAR_M,
   FOCUS_LADDER,
+  formatThirds,
   ISO_LADDER,
   nearestStep,
   SHUTTER_LADDER,
   stepOf,
   type Ladder,
 } from '../core/units/ladders';
+import type { CaptureStage } from '../workers/darkroom.worker';
+import type { FinderOrder, FinderReport, SceneStatus } from '../workers/finder-protocol';
 
-export type FaderId = 'shutter' | 'iso' | 'compensation' | 'focus';
+export type FaderId = SettingId | 'compensation' | 'focus';
 export type Scope = 'raw' | 'picture';
+
+/** A reading that is held, and whose. */
+export interface Lock {
+  readonly ev100: number;
+  readonly by: string;
+}
+
+/** Brightness is held: `gives` moves against `with`, click for click. */
+export interface Trade {
+  readonly gives: SettingId;
+  readonly with: SettingId;
+}
 
 export type CaptureState =
   | { readonly kind: 'idle' }
+  | { readonly kind: 'waiting'; readonly leftS: number }
   | { readonly kind: 'busy'; readonly stage: CaptureStage; readonly share: number }
   | { readonly kind: 'failed'; readonly message: string; readonly rescue?: UnsavedFile };
 
@@ -54,7 +85,23 @@ export interface Desk {
   readonly sceneStatus: SceneStatus;
   readonly pattern: PatternId;
   readonly spot: FramePoint;
-  readonly lockedEv100: number | null;
+  readonly spotShare: number;
+  readonly burnShare: number;
+  readonly pins: readonly Pin[];
+  readonly rules: AutomaticRules;
+  readonly lock: Lock | null;
+  readonly trade: Trade | null;
+  readonly filterStops: number;
+  readonly delayS: number;
+  /** Where the hand meter is held; null while it is put away. */
+  readonly hand: FramePoint | null;
+  readonly receptor: Receptor;
+  /** Kinds of remedy that the person does not want to hear of. */
+  readonly remediesOff: readonly RemedyKind[];
+  /** What the finder is asked for beside its frames, while a panel shows it. */
+  readonly wants: { readonly equivalents: SettingId | null; readonly weights: boolean };
+  /** What changed by itself, to be read once. */
+  readonly notice: string | null;
   readonly clipMarks: boolean;
   readonly scope: Scope;
   readonly orientation: Orientation;
@@ -71,7 +118,30 @@ export interface Desk {
   setPattern(pattern: PatternId): void;
   nextPattern(): void;
   setSpot(spot: FramePoint): void;
+  setSpotShare(share: number): void;
+  setBurnShare(share: number): void;
   toggleLock(): void;
+  /** Holds a reading that came from somewhere else; with everything manual the shutter goes there. */
+  takeReading(ev100: number, by: string, compensationEv?: number): void;
+  addPin(place: FramePoint): void;
+  movePin(letter: PinLetter, place: FramePoint): void;
+  removePin(letter: PinLetter): void;
+  /** Exposes so that a pin falls on a step from mid-grey, −5 … +5. */
+  placePin(letter: PinLetter, step: number): void;
+  /** Holds brightness and lets a setting give way; null ends it. */
+  startTrade(gives: SettingId | null): void;
+  setRules(change: Partial<AutomaticRules>): void;
+  setFilter(stops: number): void;
+  setDelay(seconds: number): void;
+  setHand(hand: FramePoint | null): void;
+  setReceptor(receptor: Receptor): void;
+  turnRemedy(kind: RemedyKind, on: boolean): void;
+  /** Carries out what a remedy offers. */
+  change(changes: readonly DeskChange[]): void;
+  applySetup(values: Partial<SetupValues>): void;
+  setWants(wants: Partial<Desk['wants']>): void;
+  takeBody(id: CameraId): void;
+  setNotice(notice: string | null): void;
   toggleClipMarks(): void;
   toggleScope(): void;
   setOrientation(orientation: Orientation): void;
@@ -88,12 +158,31 @@ export interface Desk {
 /** What returns after a reload. */
 export type KeptDesk = Pick<
   Desk,
-  'controls' | 'focus' | 'lens' | 'scene' | 'outside' | 'pattern' | 'spot' | 'clipMarks' | 'scope'
+  | 'controls'
+  | 'focus'
+  | 'lens'
+  | 'scene'
+  | 'outside'
+  | 'pattern'
+  | 'spot'
+  | 'spotShare'
+  | 'burnShare'
+  | 'pins'
+  | 'rules'
+  | 'lock'
+  | 'trade'
+  | 'filterStops'
+  | 'delayS'
+  | 'receptor'
+  | 'remediesOff'
+  | 'clipMarks'
+  | 'scope'
 >;
 
 export const LADDERS: Record<FaderId, Ladder> = {
   shutter: SHUTTER_LADDER,
   iso: ISO_LADDER,
+  aperture: APERTURE_LADDER,
   compensation: COMPENSATION_LADDER,
   focus: FOCUS_LADDER,
 };
@@ -101,6 +190,7 @@ export const LADDERS: Record<FaderId, Ladder> = {
 const AUTOMATIC: ExposureControls = {
   shutter: { auto: true, exact: stepOf(SHUTTER_LADDER, 1 / 128).exact },
   iso: { auto: true, exact: 100 },
+  aperture: { auto: true, exact: 2 ** 1.5 },
   compensationEv: 0,
 };
 
@@ -115,7 +205,19 @@ export const useDesk = create<Desk>()((set, get) => ({
   sceneStatus: { kind: 'loading', scene: OPENING_SCENE, share: 0 },
   pattern: 'evaluative',
   spot: { x: 0.5, y: 0.5 },
-  lockedEv100: null,
+  spotShare: SPOT_SHARE,
+  burnShare: BURN_SHARE,
+  pins: [],
+  rules: DEFAULT_RULES,
+  lock: null,
+  trade: null,
+  filterStops: 0,
+  delayS: 0,
+  hand: null,
+  receptor: 'flat',
+  remediesOff: [],
+  wants: { equivalents: null, weights: false },
+  notice: null,
   clipMarks: true,
   scope: 'raw',
   orientation: 'portrait',
@@ -124,21 +226,35 @@ export const useDesk = create<Desk>()((set, get) => ({
   capture: { kind: 'idle' },
 
   set: (fader, index) =>
-    set(({ controls }) =>
-      fader === 'focus'
-        ? { focus: { auto: false, exact: at(FOCUS_LADDER, index).exact } }
-        : { controls: withStep(controls, fader, index) },
-    ),
+    set(({ controls, trade }) => {
+      if (fader === 'focus') return { focus: { auto: false, exact: at(FOCUS_LADDER, index).exact } };
+      const moved = withStep(controls, fader, index);
+      if (!trade || fader === 'compensation') return { controls: moved };
+      // What is moved does not give way: when it is the one that did, the two change places.
+      const next = { gives: fader === trade.gives ? trade.with : trade.gives, with: fader };
+      return { controls: givingWay(moved, next.gives), trade: next };
+    }),
   setAutomatic: (fader) =>
-    set(({ controls, focus }) => {
+    set(({ controls, focus, trade, lock }) => {
       if (fader === 'focus') return { focus: { ...focus, auto: true } };
       if (fader === 'compensation') return { controls: { ...controls, compensationEv: 0 } };
-      return { controls: { ...controls, [fader]: { ...controls[fader], auto: true } } };
+      const next = { ...controls, [fader]: { ...controls[fader], auto: true } };
+      // A second setting that moves by itself ends the trading of two.
+      return trade && fader !== trade.gives
+        ? { controls: next, trade: null, lock: unlessTrading(lock, trade) }
+        : { controls: next };
     }),
-  setAllAutomatic: () => set({ controls: AUTOMATIC, focus: FOCUS_AUTOMATIC, lockedEv100: null }),
+  // A lock is opened on purpose only: it stays.
+  setAllAutomatic: () =>
+    set(({ lock, trade }) => ({
+      controls: AUTOMATIC,
+      focus: FOCUS_AUTOMATIC,
+      trade: null,
+      lock: unlessTrading(lock, trade),
+    })),
   nudge: (thirds) => {
-    const { controls } = get();
-    const fader = carrierOf(controls);
+    const { controls, lens } = get();
+    const fader = carrierOf(controls, hasIris(lens));
     const current = fader === 'shutter' ? controls.shutter.exact : controls.compensationEv;
     get().set(fader, nearestStep(LADDERS[fader], current) + thirds);
   },
@@ -148,10 +264,140 @@ export const useDesk = create<Desk>()((set, get) => ({
     set({ pattern: ids[(ids.indexOf(get().pattern) + 1) % ids.length]! });
   },
   setSpot: ({ x, y }) => set({ spot: { x: clamp(x), y: clamp(y) }, pattern: 'spot' }),
+  setSpotShare: (spotShare) => set({ spotShare, pattern: 'spot' }),
+  setBurnShare: (burnShare) => set({ burnShare, pattern: 'highlight' }),
   toggleLock: () =>
-    set(({ lockedEv100, report }) => ({
-      lockedEv100: lockedEv100 === null ? (report?.ev100 ?? null) : null,
+    set(({ lock, report, pattern, trade }) => {
+      if (lock) return { lock: null, trade: null, controls: trade ? heldBy(get()) : get().controls };
+      if (!report || !Number.isFinite(report.reading.ev100)) return {};
+      const by = PATTERNS.find((p) => p.id === pattern)!.name.toLowerCase();
+      return { lock: { ev100: report.reading.ev100, by: `${by} reading` } };
+    }),
+  takeReading: (ev100, by, compensationEv) => {
+    const { controls, lens, report, filterStops } = get();
+    if (!Number.isFinite(ev100)) return;
+    if (isAllManual(controls, hasIris(lens)) && report) {
+      const { apertureN, shutterS, iso } = report.settings;
+      const step = compensationEv ?? controls.compensationEv;
+      const over = ev100 - step - filterStops - ev100OfSettings(apertureN, shutterS, iso);
+      const index = nearestStep(SHUTTER_LADDER, shutterS) - Math.round(over * 3);
+      const held = Math.min(SHUTTER_LADDER.length - 1, Math.max(0, index));
+      get().set('shutter', held);
+      if (held !== index) {
+        const iso3 = nearestStep(ISO_LADDER, iso) + (index - held);
+        get().set('iso', iso3);
+      }
+      return;
+    }
+    set({
+      lock: { ev100, by },
+      trade: null,
+      controls: compensationEv === undefined ? controls : { ...controls, compensationEv },
+    });
+  },
+  addPin: (place) =>
+    set(({ pins }) => {
+      const letter = freeLetter(pins);
+      if (!letter) return { notice: 'Eight pins are in use. Remove one to place another.' };
+      return { pins: [...pins, { letter, x: clamp(place.x), y: clamp(place.y) }] };
+    }),
+  movePin: (letter, place) =>
+    set(({ pins }) => ({
+      pins: pins.map((pin) =>
+        pin.letter === letter ? { letter, x: clamp(place.x), y: clamp(place.y) } : pin,
+      ),
     })),
+  removePin: (letter) => set(({ pins }) => ({ pins: pins.filter((pin) => pin.letter !== letter) })),
+  placePin: (letter, step) => {
+    const reading = get().report?.pins.find((pin) => pin.letter === letter);
+    if (!reading) return;
+    const where = step === 0 ? 'mid-grey' : formatThirds(step);
+    get().takeReading(reading.ev100, `pin ${letter} at ${where}`, step);
+  },
+  startTrade: (gives) =>
+    set((desk) => {
+      const { report, lens, trade, lock } = desk;
+      if (!gives && !trade) return {};
+      if (!gives || !report) return { trade: null, lock: unlessTrading(lock, trade), controls: heldBy(desk) };
+      const others = SETTING_IDS.filter((id) => id !== gives && (id !== 'aperture' || hasIris(lens)));
+      const { apertureN, shutterS, iso, compensationEv, filterStops = 0 } = report.settings;
+      return {
+        trade: { gives, with: others.includes('shutter') ? 'shutter' : others[0]! },
+        lock: {
+          ev100: ev100OfSettings(apertureN, shutterS, iso) + compensationEv + filterStops,
+          by: 'trading',
+        },
+        controls: givingWay(heldBy(desk), gives),
+      };
+    }),
+  setRules: (change) => set(({ rules }) => ({ rules: { ...rules, ...change } })),
+  setFilter: (filterStops) => set({ filterStops }),
+  setDelay: (delayS) => set({ delayS }),
+  setHand: (hand) => set({ hand: hand && { x: clamp(hand.x), y: clamp(hand.y) } }),
+  setReceptor: (receptor) => set({ receptor }),
+  turnRemedy: (kind, on) =>
+    set(({ remediesOff }) => ({
+      remediesOff: on ? remediesOff.filter((k) => k !== kind) : [...new Set([...remediesOff, kind])],
+    })),
+  change: (changes) => {
+    for (const one of changes) {
+      if ('delayS' in one) get().setDelay(one.delayS);
+      else if ('filterStops' in one) get().setFilter(one.filterStops);
+      else if ('pattern' in one) get().setPattern(one.pattern);
+      else if (one.index === 'auto') get().setAutomatic(one.fader);
+      else get().set(one.fader, one.index);
+    }
+  },
+  applySetup: (values) => {
+    const { trade, lock } = get();
+    set(({ controls, focus, pattern, spotShare, burnShare, rules, filterStops, delayS }) => ({
+      controls: controlsWith(controls, values),
+      focus: values.focus ?? focus,
+      pattern: values.meter?.pattern ?? pattern,
+      spotShare: values.meter?.spotShare ?? spotShare,
+      burnShare: values.meter?.burnShare ?? burnShare,
+      rules: values.rules ?? rules,
+      filterStops: values.filterStops ?? filterStops,
+      delayS: values.delayS ?? delayS,
+      trade: null,
+      lock: values.lock === false ? null : unlessTrading(lock, trade),
+    }));
+    if (values.lock && !get().lock) get().toggleLock();
+  },
+  setWants: (wants) => set((desk) => ({ wants: { ...desk.wants, ...wants } })),
+  takeBody: (id) => {
+    const { lens, focus, trade, lock, controls } = get();
+    const from = OPTICS[lens];
+    if (from.id === id) return;
+    const to = nearestOptic(id, lens);
+    const closest = to.lens.closestM;
+    const tooNear = !focus.auto && focus.exact < closest;
+    const ends = trade && (trade.gives === 'aperture' || trade.with === 'aperture');
+    const said = [
+      `${to.name}, ${from.equivalentMm} mm becomes ${to.equivalentMm} mm`,
+      to.lens.narrowestN === undefined
+        ? `aperture fixed at f/${to.lens.apertureN}`
+        : `aperture ${controls.aperture.auto ? 'automatic' : stepOf(APERTURE_LADDER, controls.aperture.exact).label} (f/2.8–f/8)`,
+      tooNear && `focus ${focus.exact} m becomes ${closest} m, the closest`,
+      to.lens.fixedFocusM !== undefined && 'focus fixed',
+      ends && 'trading ended',
+      'all else stays',
+    ].filter(Boolean);
+    // While trading nothing but what gives way moves by itself.
+    const aperture =
+      trade && !ends && to.lens.narrowestN !== undefined
+        ? { auto: false, exact: to.lens.apertureN }
+        : controls.aperture;
+    set({
+      lens: to.lensId,
+      controls: { ...controls, aperture },
+      focus: tooNear ? { auto: false, exact: stepOf(FOCUS_LADDER, closest).exact } : focus,
+      trade: ends ? null : trade,
+      lock: ends ? unlessTrading(lock, trade) : lock,
+      notice: `${said.join('; ')}.`,
+    });
+  },
+  setNotice: (notice) => set({ notice }),
   toggleClipMarks: () => set(({ clipMarks }) => ({ clipMarks: !clipMarks })),
   toggleScope: () => set(({ scope }) => ({ scope: scope === 'raw' ? 'picture' : 'raw' })),
   setOrientation: (orientation) => set({ orientation }),
@@ -172,16 +418,59 @@ export const useDesk = create<Desk>()((set, get) => ({
 }));
 
 /** A setting taken over by hand starts from where the automatic stood, so the store follows the automatic's values. */
-function followed(controls: ExposureControls, { settings }: FinderReport): ExposureControls {
-  const { shutter, iso } = controls;
-  const same =
-    (shutter.auto ? shutter.exact === settings.shutterS : true) &&
-    (iso.auto ? iso.exact === settings.iso : true);
-  if (same) return controls;
+function followed(controls: ExposureControls, { settings, lens }: FinderReport): ExposureControls {
+  const follow = (control: Control, exact: number) =>
+    control.auto && control.exact !== exact ? { auto: true, exact } : control;
+  const { shutter, iso, aperture } = controls;
+  const next = {
+    ...controls,
+    shutter: follow(shutter, settings.shutterS),
+    iso: follow(iso, settings.iso),
+    // A lens without an iris has no say in where the aperture stands for one that has.
+    aperture: hasIris(lens) ? follow(aperture, settings.apertureN) : aperture,
+  };
+  return SETTING_IDS.every((id) => next[id] === controls[id]) ? controls : next;
+}
+
+/** True for a lens whose aperture can be set. */
+export function hasIris(lens: LensId): boolean {
+  return OPTICS[lens].lens.narrowestN !== undefined;
+}
+
+/** All settings held where they stand. */
+function heldBy({ controls, lens }: Pick<Desk, 'controls' | 'lens'>): ExposureControls {
+  const held = ({ exact }: Control): Control => ({ auto: false, exact });
   return {
     ...controls,
-    shutter: shutter.auto ? { auto: true, exact: settings.shutterS } : shutter,
-    iso: iso.auto ? { auto: true, exact: settings.iso } : iso,
+    shutter: held(controls.shutter),
+    iso: held(controls.iso),
+    aperture: hasIris(lens) ? held(controls.aperture) : controls.aperture,
+  };
+}
+
+function givingWay(controls: ExposureControls, gives: SettingId): ExposureControls {
+  const next = Object.fromEntries(
+    SETTING_IDS.map((id) => [
+      id,
+      { ...controls[id], auto: id === gives || (id === 'aperture' && controls[id].auto) },
+    ]),
+  ) as unknown as Record<SettingId, Control>;
+  return { ...controls, ...next };
+}
+
+/** A lock that the person set stays; one that only served trading goes with it. */
+function unlessTrading(lock: Lock | null, trade: Trade | null): Lock | null {
+  return trade ? null : lock;
+}
+
+/** What a setup would hold of the desk. */
+export function setupValuesOf(desk: Desk): SetupValues {
+  const { controls, focus, pattern, spotShare, burnShare, rules, filterStops, delayS, lock } = desk;
+  const { compensationEv, shutter, iso, aperture } = controls;
+  return {
+    ...{ shutter, iso, aperture, compensationEv, focus, rules, filterStops, delayS },
+    meter: { pattern, spotShare, burnShare },
+    lock: lock !== null,
   };
 }
 
@@ -216,20 +505,42 @@ function clamp(share: number): number {
 }
 
 export function orderOf(desk: Desk, running: boolean): FinderOrder {
-  const { controls, focus, lens, scene, outside, pattern, spot, lockedEv100, orientation, clipMarks, scope } =
-    desk;
-  return {
-    controls,
-    pattern,
-    spot,
-    lockedEv100,
+  const { controls, focus, lens, scene, outside, pattern, spot, spotShare, burnShare } = desk;
+  const {
+    pins,
+    lock,
+    trade,
+    rules,
+    filterStops,
+    delayS,
     orientation,
-    lens,
-    focusM: focus.auto ? null : focus.exact,
-    scene,
-    outside,
+    hand,
+    receptor,
+    wants,
     clipMarks,
+    scope,
+  } = desk;
+  return {
+    ...{
+      controls,
+      pattern,
+      pins,
+      filterStops,
+      delayS,
+      orientation,
+      lens,
+      scene,
+      outside,
+      clipMarks,
+      running,
+    },
+    rules: trade ? 'full' : rules,
+    aim: { at: spot, spotShare, burnShare },
+    lockedEv100: lock?.ev100 ?? null,
+    focusM: focus.auto ? null : focus.exact,
+    hand: hand && { at: hand, receptor },
+    equivalentsFor: wants.equivalents,
+    weights: wants.weights,
     pictureHistogram: scope === 'picture' || orientation === 'landscape',
-    running,
   };
 }

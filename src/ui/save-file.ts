@@ -3,10 +3,8 @@
 /** Long enough for the browser to have taken the bytes. */
 const KEEP_URL_MS = 60_000;
 
-export function saveFile(bytes: Uint8Array, name: string): void {
-  const url = URL.createObjectURL(
-    new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/x-adobe-dng' }),
-  );
+export function saveFile(bytes: Uint8Array, name: string, type = 'image/x-adobe-dng'): void {
+  const url = URL.createObjectURL(new Blob([bytes as Uint8Array<ArrayBuffer>], { type }));
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

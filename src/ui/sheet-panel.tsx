@@ -8,9 +8,12 @@ import { Words } from './words';
 export function SheetPanel({
   title,
   onClose,
+  tall,
   children,
 }: {
   title: string;
+  /** For panels with a lot in them. */
+  tall?: boolean;
   onClose: () => void;
   children: ReactNode;
 }) {
@@ -37,7 +40,14 @@ export function SheetPanel({
         role="button"
         tabIndex={-1}
       />
-      <View ref={ref} role="dialog" aria-modal aria-label={title} tabIndex={-1} style={styles.panel}>
+      <View
+        ref={ref}
+        role="dialog"
+        aria-modal
+        aria-label={title}
+        tabIndex={-1}
+        style={[styles.panel, tall && styles.tall]}
+      >
         <View style={styles.head}>
           <Words kind="title">{title}</Words>
           <Button label="Close" kind="quiet" onPress={onClose} />
@@ -61,6 +71,8 @@ const styles = StyleSheet.create({
     padding: space.two,
     outlineStyle: 'none',
   } as object,
+  // One height for all of its parts: it does not jump under the thumb.
+  tall: { height: '74%', maxHeight: '74%' },
   head: {
     flexDirection: 'row',
     justifyContent: 'space-between',

@@ -7,11 +7,13 @@ import { shoot, type Press, type Stage } from '../core/frame/shoot';
 import { developerFor, developReduced, developRegion, type Region } from '../core/raw/develop';
 import { countSites } from '../core/raw/statistics';
 import type { Outside } from '../core/scene/outside';
-import { viewScene, type Orientation } from '../core/scene/view';
+import { viewScene } from '../core/scene/view';
+import type { Orientation } from '../core/scene/framing';
 import { pictureHistogram, type PictureHistogram } from '../core/scopes/picture-histogram';
 import { stopline, type Stopline } from '../core/scopes/stopline';
 import type { RawFrame } from '../core/sensor/raw-frame';
-import { SIM_ONE, type LensId } from '../core/sensor/sim-one';
+import { OPTICS } from '../core/sensor/cameras';
+import type { LensId } from '../core/sensor/simulated-camera';
 import { openVault } from '../vault/vault';
 import { rawFrameOf } from '../core/dng/raw-frame-of';
 import { sceneAt, sceneUrl } from './scene-shelf';
@@ -63,7 +65,7 @@ const api = {
     { scene, lens, orientation, outside, ...press }: WorldPress,
     onProgress: (stage: CaptureStage, share: number) => void,
   ): Promise<CaptureOutcome> {
-    const view = viewScene(await sceneAt(sceneUrl(scene, lens)), SIM_ONE[lens], orientation, outside);
+    const view = viewScene(await sceneAt(sceneUrl(scene, lens)), OPTICS[lens], orientation, outside);
     const { record, dng, thumbnailJpeg, frame } = await shoot(view, press, {
       longSide: view.camera.sensor.width,
       compression: 'lossless-jpeg',

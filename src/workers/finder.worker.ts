@@ -1,13 +1,21 @@
 // The finder's worker: owns the canvas, runs the finder frame by frame, posts one report each.
 import * as Comlink from 'comlink';
-import { finderFor, type Finder } from '../core/finder/finder';
+import { effectsOf, type EffectsOf } from '../core/advice/effects';
+import { equivalentsOf } from '../core/advice/equivalents';
+import { fullPlan } from '../core/exposure/automatic';
+import { finderFor, type Finder, type FinderFrame } from '../core/finder/finder';
+import { fieldWeights } from '../core/meter/evaluative';
+import { simulatedLux } from '../core/meter/incident';
+import { plateCropOf } from '../core/scene/framing';
 import type { Scene } from '../core/scene/scene';
-import { viewScene } from '../core/scene/view';
+import { viewScene, type SceneView } from '../core/scene/view';
 import { pictureHistogram } from '../core/scopes/picture-histogram';
 import { stopline } from '../core/scopes/stopline';
-import { SIM_ONE } from '../core/sensor/sim-one';
-import type { FinderOrder, FinderReport, FinderStage, SceneStatus } from './finder-protocol';
-import { firstLookAt, isReady, packAt, sceneAt, sceneUrl } from './scene-shelf';
+import { isLensId, OPTICS } from '../core/sensor/cameras';
+import { PRESS_HARDNESS } from '../core/scene/shake';
+import type { LensId } from '../core/sensor/simulated-camera';
+import type { FinderOrder, FinderReport, FinderStage, HandReading, SceneStatus } from './finder-protocol';
+import { firstLookAt, isReady, packAt, reflectanceAt, sceneAt, sceneUrl } from './scene-shelf';
 
 /** A new frame every 40 ms while nothing is touched; a change is shown at once. */
 const FRAME_MS = 40;
@@ -15,9 +23,19 @@ const DAY_S = 86_400;
 
 let canvas: OffscreenCanvas | undefined;
 let context: OffscreenCanvasRenderingContext2D | null = null;
+/** The scene that is shown, and the lens that looks at it. */
 let scene: Scene | undefined;
+let lens: LensId = 'wide';
 let order: FinderOrder | undefined;
-let finder: { key: string; scene: Scene; finder: Finder } | undefined;
+let finder: Shown | undefined;
+interface Shown {
+  readonly key: string;
+  readonly scene: Scene;
+  readonly view: SceneView;
+  readonly finder: Finder;
+  readonly effects: EffectsOf;
+}
+
 let report: ((report: FinderReport) => void) | undefined;
 let tell: (status: SceneStatus) => void = () => undefined;
 let frameNumber = 0;
@@ -53,11 +71,16 @@ export type FinderWorkerApi = typeof api;
 let drawn: () => void = () => undefined;
 
 let wanted = '';
+let wantedLens: LensId = 'wide';
+let shownUrl = '';
 let reading = 0;
 let status: SceneStatus | undefined;
 
-function show(id: string, lens: string): void {
-  const url = sceneUrl(id, lens);
+function show(id: string, next: LensId): void {
+  const url = sceneUrl(id, next);
+  wantedLens = next;
+  // Another stop of a zoom may look at the same plates.
+  if (shownUrl === url && wanted === url) lens = next;
   if (wanted === url) return;
   wanted = url;
   void load(url, id).catch((error: unknown) => {
@@ -80,7 +103,7 @@ async function load(url: string, id: string): Promise<void> {
     const look = await undisturbed(() => firstLookAt(url));
     if (!stillWanted()) return;
     const firstDrawn = new Promise<void>((resolve) => (drawn = resolve));
-    scene = look;
+    hang(look, url);
     drawFrame();
     await firstDrawn;
     if (!stillWanted()) return;
@@ -89,9 +112,15 @@ async function load(url: string, id: string): Promise<void> {
   const whole = await undisturbed(() => sceneAt(url));
   performance.measure('velmo-unpack', { start: started });
   if (!stillWanted()) return;
-  scene = whole;
+  hang(whole, url);
   say({ kind: 'ready', scene: id });
   schedule(0);
+}
+
+function hang(next: Scene, url: string): void {
+  scene = next;
+  shownUrl = url;
+  lens = wantedLens;
 }
 
 /** Frames of what is about to be replaced would only hold up the reading. */
@@ -113,7 +142,7 @@ function say(next: SceneStatus): void {
 // The page's boot script starts this worker before the app itself is there, and names the scene in a plain message.
 addEventListener('message', ({ data }: MessageEvent<unknown>) => {
   const early = (data as { velmoScene?: { id?: unknown; lens?: unknown } } | null)?.velmoScene;
-  if (typeof early?.id === 'string' && typeof early.lens === 'string') show(early.id, early.lens);
+  if (typeof early?.id === 'string' && isLensId(early.lens)) show(early.id, early.lens);
 });
 
 function schedule(delay: number): void {
@@ -124,7 +153,8 @@ function schedule(delay: number): void {
 function drawFrame(): void {
   if (!scene || !order || !canvas || !context || !order.running || reading > 0) return;
   const started = performance.now();
-  const current = finderOf(scene, order);
+  const shown = finderOf(scene, order);
+  const current = shown.finder;
   const stageMs: Record<FinderStage, number> = {
     light: 0,
     expose: 0,
@@ -147,6 +177,7 @@ function drawFrame(): void {
   lap('develop');
   const picture = order.pictureHistogram ? pictureHistogram(current.rgba) : null;
   if (order.clipMarks) current.markClipping(measured);
+  if (order.pattern === 'highlight' && order.lockedEv100 === null) current.markBrightest(order.aim.burnShare);
   lap('scopes');
   if (canvas.width !== current.width || canvas.height !== current.height) {
     canvas.width = current.width;
@@ -164,13 +195,18 @@ function drawFrame(): void {
   report?.({
     frame: frameNumber,
     scene: scene.description.id,
-    lens: scene.description.lens,
+    lens: shown.view.camera.lensId,
     width: current.width,
     height: current.height,
     settings: measured.resolved.settings,
+    plan: measured.plan,
     focusM: measured.focusM,
-    luminance: measured.reading.luminance,
-    ev100: measured.reading.ev100,
+    reading: measured.reading,
+    wholeEv100: measured.wholeEv100,
+    pins: measured.pins,
+    hand: handReading(shown.view, order),
+    ...consequences(shown, measured, order),
+    weights: order.weights ? weightsOf(shown.view) : null,
     deviationEv: measured.resolved.deviationEv,
     outOfRangeEv: measured.resolved.outOfRangeEv,
     colour: measured.frame.colour,
@@ -188,13 +224,48 @@ function drawFrame(): void {
   schedule(Math.max(0, FRAME_MS - (performance.now() - started)));
 }
 
-function finderOf(from: Scene, { orientation, outside }: FinderOrder): Finder {
-  const key = JSON.stringify([orientation, outside]);
+function finderOf(from: Scene, { orientation, outside }: FinderOrder): Shown {
+  const key = JSON.stringify([orientation, outside, lens]);
   if (finder?.scene !== from || finder.key !== key) {
-    const camera = SIM_ONE[from.description.lens];
-    finder = { key, scene: from, finder: finderFor(viewScene(from, camera, orientation, outside)) };
+    const view = viewScene(from, OPTICS[lens], orientation, outside);
+    finder = { key, scene: from, view, finder: finderFor(view), effects: effectsOf(view) };
   }
-  return finder.finder;
+  return finder;
+}
+
+/** What the exposure will do, and what its equivalents would when somebody wants to know. */
+function consequences(
+  { effects, view }: Shown,
+  { resolved, focusM }: FinderFrame,
+  { delayS, equivalentsFor }: FinderOrder,
+): Pick<FinderReport, 'effects' | 'equivalents'> {
+  const handling = { press: PRESS_HARDNESS, delayS };
+  const { settings, deviationEv } = resolved;
+  const all = fullPlan(view.camera.lens);
+  return {
+    effects: effects(settings, focusM, deviationEv, handling),
+    equivalents:
+      equivalentsFor &&
+      equivalentsOf(settings, equivalentsFor, all, (other) => effects(other, focusM, deviationEv, handling)),
+  };
+}
+
+function weightsOf({ sight }: SceneView): FinderReport['weights'] {
+  const { across, weights } = fieldWeights(sight.luminance);
+  return { across, values: Array.from(weights, (w) => Math.round(w * 50) / 100) };
+}
+
+/** The hand meter over a surface; the map of surfaces is fetched when it is first held up. */
+function handReading(
+  { sight, camera, orientation }: SceneView,
+  { hand, scene: id }: FinderOrder,
+): HandReading | null {
+  if (!hand) return null;
+  const map = reflectanceAt(id, camera.plates, () => schedule(0));
+  if (map.kind !== 'ready') return map;
+  const crop = plateCropOf(orientation, camera.crop);
+  const lux = simulatedLux(sight.luminance, map.reflectance, crop, hand.at, hand.receptor);
+  return lux === null ? { kind: 'no-surface' } : { kind: 'lux', lux };
 }
 
 Comlink.expose(api);

@@ -1,6 +1,9 @@
 // Packed scenes by address: fetched once with progress, the last few kept, so that going back to one is quick.
+import { decodeReflectance, type Reflectance } from '../core/meter/reflectance';
 import { readScenePack } from '../core/scene/pack';
 import type { Scene } from '../core/scene/scene';
+import { OPTICS } from '../core/sensor/cameras';
+import type { LensId, PlateId } from '../core/sensor/simulated-camera';
 
 const MOST_PACKS = 6;
 const MOST_SCENES = 2;
@@ -67,6 +70,35 @@ export async function firstLookAt(url: string): Promise<Scene> {
   return readScenePack(await packAt(url), true);
 }
 
-export function sceneUrl(scene: string, lens: string): string {
-  return `/scenes/${scene}.${lens}.vsc`;
+export function sceneUrl(scene: string, lens: LensId): string {
+  return `/scenes/${scene}.${OPTICS[lens].plates}.vsc`;
+}
+
+type ReflectanceState =
+  | { readonly kind: 'ready'; readonly reflectance: Reflectance }
+  | { readonly kind: 'loading' }
+  | { readonly kind: 'failed'; readonly message: string };
+
+const surfaces = new Map<string, ReflectanceState>();
+
+/** What the surfaces of a scene give back; `onChange` is called when a map that is being fetched is there, or is not to be had. */
+export function reflectanceAt(scene: string, plates: PlateId, onChange: () => void): ReflectanceState {
+  const url = `/scenes/${scene}.${plates}.rho`;
+  const known = surfaces.get(url);
+  if (known) return known;
+  const settle = (state: ReflectanceState) => {
+    surfaces.set(url, state);
+    onChange();
+  };
+  surfaces.set(url, { kind: 'loading' });
+  fetch(url)
+    .then(async (response) => {
+      if (!response.ok) throw new Error(`The hand meter has no map of this scene (${response.status})`);
+      const reflectance = decodeReflectance(new Uint8Array(await response.arrayBuffer()));
+      settle({ kind: 'ready', reflectance });
+    })
+    .catch((error: unknown) => {
+      settle({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
+    });
+  return { kind: 'loading' };
 }

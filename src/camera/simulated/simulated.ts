@@ -1,10 +1,11 @@
-// Velmo Sim One: the simulated camera. The finder runs in one worker, captures in the darkroom's.
+// The simulated cameras, Velmo Sim One and Velmo Sim Iris, behind one port. The finder runs in one worker, captures in the darkroom's.
 import * as Comlink from 'comlink';
 import { hyperfocalM } from '../../core/optics/lens';
-import { LENS_IDS, SIM_ONE } from '../../core/sensor/sim-one';
+import { opticsOf } from '../../core/sensor/cameras';
+import { CAMERA_IDS, type CameraId } from '../../core/sensor/simulated-camera';
 import type { FinderWorkerApi } from '../../workers/finder.worker';
 import { darkroom, restartDarkroom } from '../darkroom';
-import type { Camera, CaptureEvent, LensProfile } from '../port';
+import type { Camera, CameraProfile, CaptureEvent, LensProfile } from '../port';
 
 /** The finder and its first adjustments come first on a machine with few cores. */
 const PREPARE_AFTER_MS = 1200;
@@ -30,34 +31,44 @@ function startFinder(): FinderWorker {
   return { worker, api, failed };
 }
 
-const lenses = LENS_IDS.map((id): LensProfile => {
-  const { lens, sensor, equivalentMm } = SIM_ONE[id];
-  const { name, apertureN, focalLengthMm, closestM, fixedFocusM } = lens;
-  const profile = {
+const SAYS: Readonly<Record<CameraId, string>> = {
+  'sim-one': 'A phone: three lenses, each with one aperture.',
+  'sim-iris': 'A compact camera: one zoom lens with an iris, f/2.8 to f/8, and a larger sensor.',
+};
+
+function profileOf(id: CameraId): CameraProfile {
+  const optics = opticsOf(id);
+  const { name, sensor } = optics[0]!;
+  return {
     id,
     name,
-    apertureN,
-    equivalentMm,
-    focalLengthMm,
-    closestM,
-    hyperfocalM: hyperfocalM(lens, sensor),
+    says: SAYS[id],
+    megapixels: Math.round((sensor.width * sensor.height) / 1e6),
+    typicalFrameBytes: 15_500_000,
+    arrangedWorld: true,
+    lenses: optics.map(({ lensId, lens, sensor: behind, equivalentMm }): LensProfile => {
+      const { focalLengthMm, apertureN, narrowestN, closestM, fixedFocusM } = lens;
+      return {
+        id: lensId,
+        name: narrowestN === undefined ? lens.name : `${equivalentMm} mm f/2.8–${narrowestN}`,
+        apertureN,
+        equivalentMm,
+        focalLengthMm,
+        closestM,
+        hyperfocalM: hyperfocalM(lens, behind),
+        ...(narrowestN === undefined ? null : { narrowestN }),
+        ...(fixedFocusM === undefined ? null : { fixedFocusM }),
+      };
+    }),
   };
-  return fixedFocusM === undefined ? profile : { ...profile, fixedFocusM };
-});
+}
 
 export function simulatedCamera(): Camera {
-  const { name, sensor } = SIM_ONE.wide;
   // The scene is fetched while the page is still being built.
   let finder: FinderWorker | undefined = typeof Worker === 'undefined' ? undefined : startFinder();
   let preparing: ReturnType<typeof setTimeout> | undefined;
   return {
-    profile: {
-      name,
-      lenses,
-      megapixels: Math.round((sensor.width * sensor.height) / 1e6),
-      typicalFrameBytes: 15_500_000,
-      arrangedWorld: true,
-    },
+    profiles: CAMERA_IDS.map(profileOf),
     open: async (canvas, onReport, onScene) => {
       finder ??= startFinder();
       const offscreen = canvas.transferControlToOffscreen();

@@ -1,6 +1,8 @@
 // The faders of the desk side by side: name and value above (a tap opens the exact ladder), the track below.
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { explain } from '../../core/advice/explain';
+import { isAllManual, SETTING_IDS, type ExposureControls } from '../../core/exposure/automatic';
 import { extendedStops } from '../../core/exposure/settings';
 import { handHeldLimitS } from '../../core/optics/lens';
 import {
@@ -13,7 +15,7 @@ import {
 } from '../../core/units/ladders';
 import { camera } from '../../live/camera';
 import { lensOf, type LensProfile } from '../../camera/port';
-import { exactOf, isAuto, LADDERS, useDesk, type FaderId } from '../../live/desk';
+import { exactOf, hasIris, isAuto, LADDERS, useDesk, type FaderId } from '../../live/desk';
 import { Button } from '../../ui/button';
 import { Fader, type FaderMark } from '../../ui/fader';
 import { SheetPanel } from '../../ui/sheet-panel';
@@ -23,6 +25,7 @@ import { distanceWords, valueWords } from './format';
 
 const NAMES: Record<FaderId, string> = {
   shutter: 'Shutter',
+  aperture: 'Aperture',
   iso: 'ISO',
   compensation: 'Compensation',
   focus: 'Focus',
@@ -30,9 +33,17 @@ const NAMES: Record<FaderId, string> = {
 const SHORT: Record<FaderId, string> = { ...NAMES, compensation: 'Comp.' };
 
 export function Faders({ onLadder, hints }: { onLadder: (fader: FaderId) => void; hints?: boolean }) {
+  const iris = useDesk((d) => hasIris(d.lens));
+  const ids: readonly FaderId[] = [
+    'shutter',
+    ...(iris ? (['aperture'] as const) : []),
+    'iso',
+    'compensation',
+    'focus',
+  ];
   return (
     <View style={styles.row}>
-      {(['shutter', 'iso', 'compensation', 'focus'] as const).map((id) => (
+      {ids.map((id) => (
         <DeskFader key={id} id={id} onLadder={onLadder} hint={hints ? KEY_HINTS[id] : undefined} />
       ))}
     </View>
@@ -41,6 +52,7 @@ export function Faders({ onLadder, hints }: { onLadder: (fader: FaderId) => void
 
 const KEY_HINTS: Record<FaderId, string> = {
   shutter: 'Q / A',
+  aperture: 'T / G',
   iso: 'W / S',
   compensation: 'E / D',
   focus: 'R / F',
@@ -49,6 +61,10 @@ const KEY_HINTS: Record<FaderId, string> = {
 /** Steps of a fader that the lens has, and how many of the ladder's first it has not. */
 function stepsOf(id: FaderId, lens: LensProfile): { ladder: Ladder; skipped: number } {
   const ladder = LADDERS[id];
+  if (id === 'aperture') {
+    const skipped = nearestStep(ladder, lens.narrowestN ?? lens.apertureN);
+    return { ladder: ladder.slice(skipped, nearestStep(ladder, lens.apertureN) + 1), skipped };
+  }
   if (id !== 'focus') return { ladder, skipped: 0 };
   const skipped = ladder.findIndex((step) => step.exact >= lens.closestM);
   return { ladder: ladder.slice(skipped), skipped };
@@ -65,13 +81,16 @@ function DeskFader({
 }) {
   const exact = useDesk((d) => exactOf(d, id));
   const auto = useDesk((d) => isAuto(d, id));
-  const manual = useDesk(({ controls }) => !controls.shutter.auto && !controls.iso.auto);
+  const controls = useDesk((d) => d.controls);
+  const gives = useDesk((d) => d.trade?.gives === id);
   const headroomEv = useDesk((d) => (id === 'compensation' ? (d.report?.headroomEv ?? null) : null));
   const lens = lensOf(
-    camera.profile,
+    camera,
     useDesk((d) => d.lens),
   );
   const { set, setAutomatic } = useDesk.getState();
+  const iris = lens.narrowestN !== undefined;
+  const manual = isAllManual(controls, iris);
   const { ladder, skipped } = stepsOf(id, lens);
   const index = Math.max(0, nearestStep(LADDERS[id], exact) - skipped);
   const words = valueWords(id, exact);
@@ -86,8 +105,8 @@ function DeskFader({
         <Words kind="value" style={!auto && styles.accent} testID={`${id}-words`}>
           {words}
         </Words>
-        <Words kind="label" quiet style={styles.state}>
-          {stateWords(id, auto, exact, manual)}
+        <Words kind="label" quiet style={styles.state} numberOfLines={1} testID={`state-${id}`}>
+          {gives ? 'gives way' : stateWords(id, auto, exact, controls, iris)}
         </Words>
       </Pressable>
       <Fader
@@ -123,10 +142,25 @@ function FixedFocus({ lens }: { lens: LensProfile }) {
   );
 }
 
-function stateWords(id: FaderId, auto: boolean, exact: number, manual: boolean): string {
-  if (id === 'compensation') return manual ? 'shifts zero' : 'moves target';
+function stateWords(
+  id: FaderId,
+  auto: boolean,
+  exact: number,
+  controls: ExposureControls,
+  iris: boolean,
+): string {
+  if (id === 'compensation') return compensationWords(controls, iris);
   if (auto) return 'automatic';
   return id === 'iso' && extendedStops(exact) > 0 ? 'extended: raw as at 100' : 'by hand';
+}
+
+/** What compensation does now: it moves what is automatic, or with nothing automatic the zero of the meter. */
+export function compensationWords(controls: ExposureControls, iris: boolean): string {
+  const moving = SETTING_IDS.filter((id) => controls[id].auto && (id !== 'aperture' || iris));
+  if (moving.length === 0) return 'shifts zero';
+  return moving.length === 1
+    ? `moves ${SHORT[moving[0]!].replace(/^[SA]/, (c) => c.toLowerCase())}`
+    : 'moves target';
 }
 
 /** What the tool knows, at the track's edge: hand-held limit, base ISO, the compensation that just fits the highlights. */
@@ -145,6 +179,7 @@ function marksOf(
     const says = `hyperfocal ${distanceWords(lens.hyperfocalM)} marked`;
     return [{ index: nearestStep(FOCUS_LADDER, lens.hyperfocalM), kind: 'good', says }];
   }
+  if (id === 'aperture') return [];
   if (id === 'iso') return [{ index: nearestStep(ISO_LADDER, 100), kind: 'good', says: 'base ISO marked' }];
   if (headroomEv === null || manual || !Number.isFinite(headroomEv)) return [];
   const fits = Math.floor((exact + headroomEv) * 3) / 3;
@@ -154,18 +189,31 @@ function marksOf(
   ];
 }
 
+/** What a setting does, with a figure of the present scene. */
+function Explanation({ of }: { of: FaderId }) {
+  const report = useDesk((d) => d.report);
+  const allManual = useDesk((d) => isAllManual(d.controls, hasIris(d.lens)));
+  if (!report) return null;
+  const { settings, effects, headroomEv, focusM } = report;
+  return (
+    <Words kind="body" quiet style={styles.explanation} testID="explanation">
+      {explain(of, { settings, effects, headroomEv, allManual, focusM })}
+    </Words>
+  );
+}
+
 /** The exact ladder of one fader. */
 export function LadderSheet({ fader, onClose }: { fader: FaderId; onClose: () => void }) {
   const exact = useDesk((d) => exactOf(d, fader));
   const auto = useDesk((d) => isAuto(d, fader));
   const lens = lensOf(
-    camera.profile,
+    camera,
     useDesk((d) => d.lens),
   );
   const { set, setAutomatic, restore } = useDesk.getState();
   const [opened] = useState(() => {
-    const { controls, focus } = useDesk.getState();
-    return { controls, focus };
+    const { controls, focus, trade, lock } = useDesk.getState();
+    return { controls, focus, trade, lock };
   });
   const { ladder, skipped } = stepsOf(fader, lens);
   const current = nearestStep(LADDERS[fader], exact);
@@ -178,6 +226,7 @@ export function LadderSheet({ fader, onClose }: { fader: FaderId; onClose: () =>
   }, []);
   return (
     <SheetPanel title={NAMES[fader]} onClose={onClose}>
+      <Explanation of={fader} />
       <View style={styles.sheetHead}>
         <Button
           label={fader === 'compensation' ? 'Zero' : 'Automatic'}
@@ -213,6 +262,7 @@ const styles = StyleSheet.create({
   head: { minHeight: touch, alignItems: 'center', paddingTop: 4 },
   accent: { color: colour.accent },
   state: { fontSize: 11, lineHeight: 13 },
+  explanation: { marginBottom: space.one },
   sheetHead: { flexDirection: 'row', gap: space.one, marginBottom: space.one },
   sheetScroll: { flexShrink: 1 },
   grid: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one },

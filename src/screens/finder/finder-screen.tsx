@@ -8,9 +8,12 @@ import { colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { Faders, LadderSheet } from './faders';
 import { KEY_WORDS, useDeskKeys } from './keys';
+import { MeterSheet, type MeterTab } from './meter-sheet';
+import { MoreSheet, type MoreTab } from './more-sheet';
 import { OutsideSheet } from './outside';
 import { FinderPicture } from './picture';
 import { ReleaseRow } from './release';
+import { RemedyList } from './remedies';
 import { StatusLine } from './status-line';
 import { Stopline } from './stopline';
 
@@ -21,45 +24,63 @@ export function FinderScreen({ active }: { active: boolean }) {
   const [ladder, setLadder] = useState<FaderId | null>(null);
   const closeLadder = useCallback(() => setLadder(null), []);
   const scope = useDesk((d) => d.scope);
-  const [outside, setOutside] = useState(false);
-  const openOutside = useCallback(() => setOutside(true), []);
-  const closeOutside = useCallback(() => setOutside(false), []);
-  useDeskKeys(active && ladder === null && !outside, openOutside);
+  const [panel, setPanel] = useState<'outside' | 'meter' | 'more' | null>(null);
+  const [meterTab, setMeterTab] = useState<MeterTab>('pattern');
+  const [moreTab, setMoreTab] = useState<MoreTab>('trade');
+  const close = useCallback(() => setPanel(null), []);
+  const open = useCallback((next: 'outside' | 'meter' | 'more') => {
+    if (next === 'meter') setMeterTab('pattern');
+    setPanel(next);
+  }, []);
+  const openPins = useCallback((tab: 'pins' | 'hand') => {
+    setMeterTab(tab);
+    setPanel('meter');
+  }, []);
+  const openRemedies = useCallback(() => {
+    setMoreTab('remedies');
+    setPanel('more');
+  }, []);
+  useDeskKeys(active && ladder === null && panel === null, open);
   useFeed(active, wide);
+  const ways = { onOutside: () => open('outside'), onPin: openPins, onRemedies: openRemedies };
+  const release = <ReleaseRow onMeter={() => open('meter')} onMore={() => open('more')} />;
 
   return (
     <View style={[styles.page, !active && styles.away]} role="main" aria-label="Finder" aria-hidden={!active}>
       {wide ? (
         <View style={styles.wide}>
           <View style={styles.left}>
-            <FinderPicture {...fit(width - 452, height - 176, 4 / 3)} onOutside={openOutside} />
+            <FinderPicture {...fit(width - 452, height - 176, 4 / 3)} {...ways} />
             <Stopline height={136} scope="raw" />
           </View>
           <View style={styles.right}>
             <StatusLine />
             <Stopline height={128} scope="picture" />
+            <RemedyList compact />
             <Faders onLadder={setLadder} hints />
             <Words kind="label" quiet style={styles.keys}>
               {KEY_WORDS}
             </Words>
-            <ReleaseRow />
+            {release}
           </View>
         </View>
       ) : (
         <View style={styles.phone}>
           <StatusLine />
           <View style={styles.finder}>
-            <FinderPicture {...fit(width, height - 32 - 96 - 156 - 88 - 16, 3 / 4)} onOutside={openOutside} />
+            <FinderPicture {...fit(width, height - 32 - 96 - 156 - 88 - 16, 3 / 4)} {...ways} />
           </View>
           <View style={styles.desk}>
             <Stopline height={96} scope={scope} />
             <Faders onLadder={setLadder} />
-            <ReleaseRow />
+            {release}
           </View>
         </View>
       )}
       {ladder && <LadderSheet fader={ladder} onClose={closeLadder} />}
-      {outside && <OutsideSheet onClose={closeOutside} />}
+      {panel === 'outside' && <OutsideSheet onClose={close} />}
+      {panel === 'meter' && <MeterSheet tab={meterTab} onClose={close} />}
+      {panel === 'more' && <MoreSheet tab={moreTab} onTab={setMoreTab} onClose={close} />}
     </View>
   );
 }

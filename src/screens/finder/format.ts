@@ -1,10 +1,20 @@
 // Figures of the finder as words.
-import { FAR_M, formatEv, formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../../core/units/ladders';
+import {
+  APERTURE_LADDER,
+  FAR_M,
+  formatEv,
+  formatThirds,
+  ISO_LADDER,
+  SHUTTER_LADDER,
+  stepOf,
+} from '../../core/units/ladders';
+import type { ExposureSettings } from '../../core/exposure/settings';
 import type { FaderId } from '../../live/desk';
 
 export function valueWords(fader: FaderId, exact: number): string {
   if (fader === 'shutter') return stepOf(SHUTTER_LADDER, exact).label;
   if (fader === 'iso') return stepOf(ISO_LADDER, exact).label;
+  if (fader === 'aperture') return stepOf(APERTURE_LADDER, exact).label;
   if (fader === 'focus') return distanceWords(exact);
   return formatThirds(exact);
 }
@@ -31,4 +41,24 @@ export function luminanceWords(luminance: number): string {
 export function headroomWords(headroomEv: number): string {
   if (!Number.isFinite(headroomEv)) return 'black';
   return headroomEv < 0 ? `over by ${(-headroomEv).toFixed(1)} EV` : `headroom ${formatEv(headroomEv)} EV`;
+}
+
+export function luxWords(lux: number): string {
+  if (lux >= 1000) return `${(Math.round(lux / 10) * 10).toLocaleString('en').replaceAll(',', ' ')} lx`;
+  return `${lux >= 100 ? lux.toFixed(0) : Number(lux.toPrecision(2))} lx`;
+}
+
+/** 1/125 · f/4 · ISO 100; the aperture only where it can be set. */
+export function settingsWords({ shutterS, iso, apertureN }: ExposureSettings, iris: boolean): string {
+  const aperture = iris ? [valueWords('aperture', apertureN)] : [];
+  return [valueWords('shutter', shutterS), ...aperture, `ISO ${valueWords('iso', iso)}`].join(' · ');
+}
+
+export function decibelWords(db: number): string {
+  return `${db < 0 ? '−' : ''}${Math.abs(db).toFixed(0)} dB`;
+}
+
+export function pixelWords(px: number): string {
+  if (px < 0.05) return '0 px';
+  return `${px >= 10 ? px.toFixed(0) : px.toFixed(1)} px`;
 }

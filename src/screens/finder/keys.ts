@@ -1,9 +1,10 @@
 // The whole desk by keyboard. Keys that an element with the focus uses itself never get here.
 import { useEffect } from 'react';
 import { nearestStep } from '../../core/units/ladders';
+import { profileOf } from '../../camera/port';
 import { camera } from '../../live/camera';
 import { cancelCapture, press } from '../../live/capture';
-import { exactOf, LADDERS, useDesk, type FaderId } from '../../live/desk';
+import { exactOf, hasIris, LADDERS, useDesk, type FaderId } from '../../live/desk';
 
 const STEPS: Record<string, readonly [FaderId, 1 | -1]> = {
   q: ['shutter', 1],
@@ -14,23 +15,26 @@ const STEPS: Record<string, readonly [FaderId, 1 | -1]> = {
   d: ['compensation', -1],
   r: ['focus', 1],
   f: ['focus', -1],
+  t: ['aperture', 1],
+  g: ['aperture', -1],
 };
 
 export const KEY_WORDS =
-  'Space release · L lock · M meter · O clip · H picture · 1–3 lens · V outside · 0 auto';
+  'Space release · L lock · M pattern · N meter · P pin · X more · O clip · 1–4 lens · V outside · 0 auto';
 
-export function useDeskKeys(active: boolean, onOutside: () => void): void {
+export function useDeskKeys(active: boolean, open: (panel: 'outside' | 'meter' | 'more') => void): void {
   useEffect(() => {
     if (!active) return;
     const onKey = (e: KeyboardEvent) => {
       if (e.ctrlKey || e.metaKey || e.altKey) return;
       const desk = useDesk.getState();
       const key = e.key.toLowerCase();
+      const { lenses } = profileOf(camera, desk.lens);
       const step = STEPS[key];
       const onControl =
         e.target instanceof HTMLElement &&
         e.target.closest('button, a, [role=button], [role=switch], [role=link]');
-      if (step) {
+      if (step && (step[0] !== 'aperture' || hasIris(desk.lens))) {
         const [fader, by] = step;
         desk.set(fader, nearestStep(LADDERS[fader], exactOf(desk, fader)) + by);
       } else if (key === ' ' && !onControl) {
@@ -40,14 +44,16 @@ export function useDeskKeys(active: boolean, onOutside: () => void): void {
       else if (key === 'm') desk.nextPattern();
       else if (key === 'o') desk.toggleClipMarks();
       else if (key === 'h') desk.toggleScope();
-      else if (camera.profile.lenses[Number(key) - 1])
-        desk.setLens(camera.profile.lenses[Number(key) - 1]!.id);
-      else if (key === 'v') onOutside();
+      else if (key === 'p') desk.addPin(desk.spot);
+      else if (lenses[Number(key) - 1]) desk.setLens(lenses[Number(key) - 1]!.id);
+      else if (key === 'v') open('outside');
+      else if (key === 'n') open('meter');
+      else if (key === 'x') open('more');
       else if (key === '0') desk.setAllAutomatic();
       else return;
       e.preventDefault();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [active, onOutside]);
+  }, [active, open]);
 }

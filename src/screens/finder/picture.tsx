@@ -1,34 +1,43 @@
 // The finder: the canvas that the camera draws on, what is read, and at most one remedy at its foot.
 import { useEffect, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
-import Svg, { Circle, Ellipse } from 'react-native-svg';
-import { firstRemedy } from '../../core/advice/remedy';
-import { patternOf } from '../../core/meter/read';
-import { formatThirds, formatEv } from '../../core/units/ladders';
+import { profileOf } from '../../camera/port';
 import { camera } from '../../live/camera';
 import { useDesk } from '../../live/desk';
 import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
 import { useDrag } from '../../ui/use-drag';
 import { Words } from '../../ui/words';
-import { luminanceWords } from './format';
 import { OutsideChip } from './outside';
+import { PinLayer } from './pins';
+import { ReadArea } from './read-area';
+import { ReadingChip } from './reading';
+import { RemedyLine } from './remedies';
 
 export function FinderPicture({
   width,
   height,
   onOutside,
+  onPin,
+  onRemedies,
 }: {
   width: number;
   height: number;
   onOutside: () => void;
+  onPin: (what: 'pins' | 'hand') => void;
+  onRemedies: () => void;
 }) {
   const ref = useRef<View>(null);
   const state = useDesk((d) => d.camera);
-  const setSpot = useDesk((d) => d.setSpot);
+  const { setSpot, addPin } = useDesk.getState();
+  const profile = profileOf(
+    camera,
+    useDesk((d) => d.lens),
+  );
   const spot = useDesk((d) => d.spot);
   useDrag(ref, {
     onTap: (x, y) => setSpot({ x, y }),
+    onLongPress: (x, y) => addPin({ x, y }),
     onKey: (key) => {
       const step = SPOT_KEYS[key];
       if (!step) return false;
@@ -42,17 +51,18 @@ export function FinderPicture({
         ref={ref}
         role="img"
         tabIndex={0}
-        aria-label="Finder. Arrow keys move the spot."
+        aria-label="Finder. Arrow keys move the spot, P puts a pin there."
         testID="finder"
         style={[StyleSheet.absoluteFill, styles.picture]}
       >
         <FinderCanvas />
         <ReadArea width={width} height={height} />
       </View>
+      <PinLayer width={width} height={height} onPin={(pin) => onPin(pin === 'hand' ? 'hand' : 'pins')} />
       <View style={styles.top}>
         <View style={styles.topLeft}>
           <ReadingChip />
-          {camera.profile.arrangedWorld && <OutsideChip onPress={onOutside} />}
+          {profile.arrangedWorld && <OutsideChip onPress={onOutside} />}
         </View>
         <View style={styles.rail}>
           <ClipSwitch />
@@ -70,7 +80,7 @@ export function FinderPicture({
           <Button label="Try again" kind="primary" onPress={() => window.location.reload()} />
         </View>
       )}
-      <RemedyLine />
+      <RemedyLine onAll={onRemedies} />
     </View>
   );
 }
@@ -125,70 +135,14 @@ function FinderCanvas() {
   return <View ref={host} style={StyleSheet.absoluteFill} />;
 }
 
-/** The area that the meter reads. */
-function ReadArea({ width, height }: { width: number; height: number }) {
-  const pattern = useDesk((d) => d.pattern);
-  const spot = useDesk((d) => d.spot);
-  const area = patternOf(pattern).area(spot, width / height);
-  if (area.kind === 'frame') return null;
-  const [cx, cy, rx, ry] = [area.cx * width, area.cy * height, area.rx * width, area.ry * height];
-  const dash = pattern === 'centre' ? '5 5' : undefined;
-  return (
-    <Svg width={width} height={height} style={styles.over} aria-hidden>
-      <Ellipse
-        cx={cx}
-        cy={cy}
-        rx={rx + 1}
-        ry={ry + 1}
-        fill="none"
-        stroke="#000"
-        strokeOpacity={0.5}
-        strokeWidth={4}
-        strokeDasharray={dash}
-      />
-      <Ellipse
-        cx={cx}
-        cy={cy}
-        rx={rx}
-        ry={ry}
-        fill="none"
-        stroke={colour.text}
-        strokeWidth={2}
-        strokeDasharray={dash}
-      />
-      {pattern === 'spot' && <Circle cx={cx} cy={cy} r={2.5} fill={colour.text} />}
-    </Svg>
-  );
-}
-
-function ReadingChip() {
-  const report = useDesk((d) => d.report);
-  const locked = useDesk((d) => d.lockedEv100);
-  if (!report) return <View />;
-  const ev = locked ?? report.ev100;
-  const deviation = report.deviationEv;
-  return (
-    <View style={styles.chip}>
-      <Words kind="body" testID="reading">
-        {locked === null ? '' : 'Locked · '}EV {formatEv(ev).replace('+', '')} ·{' '}
-        {luminanceWords(report.luminance)} ·{' '}
-        <Words kind="body" testID="deviation" style={Math.abs(deviation) > 0.5 && styles.warn}>
-          {Math.abs(deviation) < 1 / 6 + 0.07
-            ? 'on the meter'
-            : `${formatThirds(deviation)} (${formatEv(deviation)})`}
-        </Words>
-      </Words>
-    </View>
-  );
-}
-
 /** From the longest lens down to the widest: up is farther. */
 function LensRail() {
   const lens = useDesk((d) => d.lens);
   const setLens = useDesk((d) => d.setLens);
+  const { lenses } = profileOf(camera, lens);
   return (
     <View role="group" aria-label="Lens" style={styles.lenses}>
-      {[...camera.profile.lenses].reverse().map(({ id, equivalentMm, name }) => (
+      {[...lenses].reverse().map(({ id, equivalentMm, name }) => (
         <Button
           key={id}
           label={String(equivalentMm)}
@@ -218,42 +172,6 @@ function ClipSwitch() {
   );
 }
 
-function RemedyLine() {
-  const report = useDesk((d) => d.report);
-  const controls = useDesk((d) => d.controls);
-  const set = useDesk((d) => d.set);
-  const setAutomatic = useDesk((d) => d.setAutomatic);
-  const capture = useDesk((d) => d.capture);
-  if (!report || capture.kind !== 'idle') return null;
-  const remedy = firstRemedy({
-    controls,
-    shutterS: report.settings.shutterS,
-    outOfRangeEv: report.outOfRangeEv,
-    headroomEv: report.headroomEv,
-    clippedOfFrame: report.clippedOfFrame,
-    largestClippedShare: Math.max(...report.clippedShare),
-    deviationEv: report.deviationEv,
-  });
-  if (!remedy) return null;
-  const { action } = remedy;
-  return (
-    <View style={[styles.remedy, !action && styles.remedyAlone]} testID="remedy">
-      <Words style={styles.warn}>{remedy.says}</Words>
-      {action && (
-        <Button
-          label={action.label}
-          kind="primary"
-          onPress={() =>
-            action.index === 'auto' ? setAutomatic(action.fader) : set(action.fader, action.index)
-          }
-          style={styles.remedyAction}
-          testID="remedy-action"
-        />
-      )}
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   picture: { backgroundColor: '#000', overflow: 'hidden', cursor: 'crosshair' as 'pointer' },
   over: { position: 'absolute', left: 0, top: 0, pointerEvents: 'none' },
@@ -271,14 +189,6 @@ const styles = StyleSheet.create({
   rail: { gap: space.one, alignItems: 'flex-end', pointerEvents: 'box-none' },
   lenses: { borderRadius: radius, overflow: 'hidden', backgroundColor: colour.chip },
   lens: { backgroundColor: 'transparent', paddingHorizontal: 0, borderRadius: 0 },
-  chip: {
-    backgroundColor: colour.chip,
-    borderRadius: radius,
-    paddingHorizontal: 12,
-    minHeight: 32,
-    justifyContent: 'center',
-    pointerEvents: 'none',
-  },
   chipButton: { backgroundColor: colour.chip },
   middle: {
     ...StyleSheet.absoluteFill,
@@ -290,18 +200,4 @@ const styles = StyleSheet.create({
   },
   failed: { textAlign: 'center', color: colour.warn },
   warn: { color: colour.warn },
-  remedy: {
-    position: 'absolute',
-    left: space.one,
-    bottom: space.one,
-    maxWidth: '96%',
-    flexDirection: 'row',
-    alignItems: 'center',
-    backgroundColor: colour.chip,
-    borderRadius: radius,
-    paddingLeft: 12,
-    minHeight: 44,
-  },
-  remedyAlone: { paddingRight: 12 },
-  remedyAction: { marginLeft: 12, minHeight: 44 },
 });

@@ -4,6 +4,7 @@ import { useEffect, useRef, type RefObject } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, Polygon } from 'react-native-svg';
 import { patternOf } from '../../core/meter/read';
+import { profileOf } from '../../camera/port';
 import { useFramesLeft, useRoll, useThumbnail } from '../../library/roll';
 import { camera } from '../../live/camera';
 import { cancelCapture, press } from '../../live/capture';
@@ -13,45 +14,74 @@ import { saveFile } from '../../ui/save-file';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 
-export function ReleaseRow() {
+export function ReleaseRow({ onMeter, onMore }: { onMeter: () => void; onMore: () => void }) {
   const capture = useDesk((d) => d.capture);
   const pattern = useDesk((d) => d.pattern);
-  const locked = useDesk((d) => d.lockedEv100 !== null);
-  const { toggleLock, nextPattern, setAllAutomatic } = useDesk.getState();
+  const lock = useDesk((d) => d.lock);
+  const { toggleLock, setAllAutomatic } = useDesk.getState();
   return (
     <View>
+      <Notice />
       <CaptureLine capture={capture} />
       <View style={styles.row}>
         <LastFrame />
         <Button
-          label={locked ? 'Locked' : 'Lock'}
-          name={locked ? 'Locked: exposure is held (L)' : 'Lock exposure (L)'}
-          on={locked}
+          label={lock ? 'Unlock' : 'Lock'}
+          name={lock ? `Unlock: exposure is held by ${lock.by} (L)` : 'Lock exposure (L)'}
+          on={lock !== null}
           onPress={toggleLock}
           style={styles.side}
           testID="lock"
         />
-        <Release />
         <Button
           label={patternOf(pattern).name}
-          name={`${patternOf(pattern).name} meter. ${patternOf(pattern).says} Next pattern (M)`}
-          onPress={nextPattern}
-          style={styles.side}
+          name={`${patternOf(pattern).name} meter. ${patternOf(pattern).says} Open the meter (N)`}
+          onPress={onMeter}
+          style={styles.meter}
           testID="pattern"
         />
+        <Release />
         <Button
           label="Auto"
           name="Auto: everything automatic (0)"
           onPress={setAllAutomatic}
-          style={styles.auto}
+          style={styles.side}
           testID="all-auto"
+        />
+        <Button
+          label="More"
+          name="More: trade, setups, remedies, automatic, filter, camera (X)"
+          onPress={onMore}
+          style={styles.side}
+          testID="more"
         />
       </View>
     </View>
   );
 }
 
-const SIZE = 72;
+/** What changed by itself, once. */
+function Notice() {
+  const notice = useDesk((d) => d.notice);
+  const setNotice = useDesk((d) => d.setNotice);
+  if (!notice) return null;
+  return (
+    <View style={styles.line} role="status" testID="notice">
+      <Words kind="label" style={styles.says}>
+        {notice}
+      </Words>
+      <Button
+        label="Close"
+        name="Close this notice"
+        kind="quiet"
+        onPress={() => setNotice(null)}
+        testID="notice-read"
+      />
+    </View>
+  );
+}
+
+const SIZE = 68;
 
 /** How hard the finger presses, 0 … 1, where the screen tells; the middle where it does not. */
 function usePressure(ref: RefObject<View | null>): () => number {
@@ -70,9 +100,13 @@ function usePressure(ref: RefObject<View | null>): () => number {
 function Release() {
   const ref = useRef<View>(null);
   const pressure = usePressure(ref);
-  const busy = useDesk((d) => d.capture.kind === 'busy');
+  const busy = useDesk((d) => d.capture.kind === 'busy' || d.capture.kind === 'waiting');
   const live = useDesk((d) => d.camera.kind === 'live');
-  const { data: left } = useFramesLeft(camera.profile.typicalFrameBytes);
+  const { typicalFrameBytes } = profileOf(
+    camera,
+    useDesk((d) => d.lens),
+  );
+  const { data: left } = useFramesLeft(typicalFrameBytes);
   const full = left === 0;
   return (
     <Pressable
@@ -140,6 +174,14 @@ function CaptureLine({ capture }: { capture: CaptureState }) {
   const router = useRouter();
   const setCapture = useDesk((d) => d.setCapture);
   if (capture.kind === 'idle') return null;
+  if (capture.kind === 'waiting') {
+    return (
+      <View style={styles.line} role="status" testID="capture-waiting">
+        <Words kind="value">{capture.leftS}</Words>
+        <Words kind="label">Press again to cancel.</Words>
+      </View>
+    );
+  }
   if (capture.kind === 'busy') {
     return (
       <View style={styles.line} role="status" testID="capture-busy">
@@ -174,18 +216,18 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space.half },
   release: { width: SIZE, height: SIZE, borderRadius: SIZE / 2 },
   pressed: { transform: [{ scale: 0.94 }] },
-  side: { width: 84, paddingHorizontal: 4 },
-  auto: { width: 56, paddingHorizontal: 4 },
+  side: { minWidth: 48, paddingHorizontal: 2, flexShrink: 1 },
+  meter: { width: 78, paddingHorizontal: 2 },
   last: {
-    width: 56,
-    height: 56,
+    width: 52,
+    height: 52,
     borderRadius: radius,
     backgroundColor: colour.raised,
     overflow: 'hidden',
     alignItems: 'center',
     justifyContent: 'center',
   },
-  thumb: { width: 56, height: 56 },
+  thumb: { width: 52, height: 52 },
   line: {
     position: 'absolute',
     left: 0,
@@ -204,4 +246,5 @@ const styles = StyleSheet.create({
   bar: { flex: 1, height: 6, borderRadius: 3, backgroundColor: colour.line, overflow: 'hidden' },
   done: { height: 6, backgroundColor: colour.accent },
   failed: { flex: 1, color: colour.warn },
+  says: { flex: 1 },
 });

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { patternOf } from '../../core/meter/read';
 import { useFramesLeft } from '../../library/roll';
-import { lensOf } from '../../camera/port';
+import { lensOf, profileOf } from '../../camera/port';
 import { camera } from '../../live/camera';
 import { useDesk } from '../../live/desk';
 import { colour, space } from '../../ui/theme';
@@ -13,12 +13,17 @@ export function StatusLine() {
   const lens = useDesk((d) => d.lens);
   const pattern = useDesk((d) => d.pattern);
   const kelvin = useDesk((d) => d.report?.colour.kelvin ?? null);
-  const { data: left } = useFramesLeft(camera.profile.typicalFrameBytes);
+  const { typicalFrameBytes, megapixels } = profileOf(camera, lens);
+  const filterStops = useDesk((d) => d.filterStops);
+  const delayS = useDesk((d) => d.delayS);
+  const { data: left } = useFramesLeft(typicalFrameBytes);
   const battery = useBattery();
   const items = [
-    lensOf(camera.profile, lens).name,
-    `DNG ${camera.profile.megapixels} MP`,
+    lensOf(camera, lens).name,
+    `DNG ${megapixels} MP`,
     patternOf(pattern).name,
+    filterStops > 0 ? `ND ${filterStops.toFixed(1).replace(/\.0$/, '')} stops` : null,
+    delayS > 0 ? `after ${delayS} s` : null,
     kelvin === null ? null : `${kelvin} K auto`,
     left === null || left === undefined
       ? null

@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 import { carrierOf } from '../../core/exposure/automatic';
 import { nearestStep } from '../../core/units/ladders';
-import { LADDERS, useDesk } from '../../live/desk';
+import { hasIris, LADDERS, useDesk } from '../../live/desk';
 import { colour, radius, space } from '../../ui/theme';
 import { useDrag } from '../../ui/use-drag';
 import { Words } from '../../ui/words';
@@ -18,7 +18,10 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
   const [width, setWidth] = useState(0);
   const [dragging, setDragging] = useState(false);
   const start = useRef(0);
-  const carrier = carrierOf(controls);
+  const carrier = carrierOf(
+    controls,
+    useDesk((d) => hasIris(d.lens)),
+  );
   const carried = carrier === 'shutter' ? controls.shutter.exact : controls.compensationEv;
   const index = nearestStep(LADDERS[carrier], carried);
   const { nudge, toggleScope } = useDesk.getState();

@@ -5,7 +5,15 @@ import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native'
 import type { OpenedFile } from '../../workers/darkroom.worker';
 import type { FrameRecord } from '../../core/frame/record';
 import type { PictureHistogram } from '../../core/scopes/picture-histogram';
-import { formatEv, formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../../core/units/ladders';
+import {
+  APERTURE_LADDER,
+  formatEv,
+  formatThirds,
+  ISO_LADDER,
+  SHUTTER_LADDER,
+  stepOf,
+} from '../../core/units/ladders';
+import { patternOf } from '../../core/meter/read';
 import { ev100OfSettings } from '../../core/light/apex';
 import { fileName } from '../../library/file-name';
 import { useRoll } from '../../library/roll';
@@ -181,7 +189,10 @@ function Row({ cells, quiet }: { cells: readonly string[]; quiet?: boolean }) {
   );
 }
 
-const PATTERN_WORDS = { evaluative: 'Evaluative', centre: 'Centre-weighted', spot: 'Spot' } as const;
+function apertureWords({ apertureN, apertureAuto }: FrameRecord): string {
+  if (apertureAuto === undefined) return `f/${apertureN}`;
+  return `${stepOf(APERTURE_LADDER, apertureN).label}, ${apertureAuto ? 'automatic' : 'by hand'}`;
+}
 
 function CaptureData({ record }: { record: FrameRecord }) {
   const local = new Date(record.timeMs + record.offsetMinutes * 60000).toISOString();
@@ -189,14 +200,15 @@ function CaptureData({ record }: { record: FrameRecord }) {
   const rows: [string, string][] = [
     ['Shutter', `${stepOf(SHUTTER_LADDER, record.shutterS).label}, ${by(record.shutterAuto)}`],
     ['ISO', `${stepOf(ISO_LADDER, record.iso).label}, ${by(record.isoAuto)}`],
-    ['Aperture', `f/${record.apertureN}`],
+    ['Aperture', apertureWords(record)],
     ['Compensation', `${formatThirds(record.compensationEv)} EV`],
     ['EV at ISO 100', ev100OfSettings(record.apertureN, record.shutterS, record.iso).toFixed(1)],
-    ['Meter', PATTERN_WORDS[record.pattern]],
+    ['Meter', patternOf(record.pattern).name],
     ['White', `${record.kelvin} K, automatic`],
     ['Lens', record.lens],
     ['Focus', distanceWords(record.focusM ?? Infinity)],
     ['Held', record.outside.support === 'tripod' ? 'on a tripod' : 'by hand'],
+    ...(record.filterStops ? [['Filter', `${record.filterStops.toFixed(1)} stops`] as [string, string]] : []),
     ['Camera', record.camera],
     ['Scene', `${record.scene}, seed ${record.seed}`],
     ['Taken', `${local.slice(0, 10)} ${local.slice(11, 19)}`],

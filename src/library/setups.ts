@@ -1,0 +1,107 @@
+// The person's setups: kept in this browser in their order, exported and imported as JSON, checked by their schema.
+import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import Ajv, { type ErrorObject } from 'ajv';
+import {
+  onLadders,
+  SETUP_FILE_SCHEMA,
+  SETUP_FILE_VERSION,
+  setupName,
+  type Setup,
+  type SetupFile,
+} from '../core/setup/setup';
+import { queryClient } from './roll';
+
+const KEY = 'setups:1';
+const SETUPS = ['setups'] as const;
+const MOST_FILE_BYTES = 1_000_000;
+const store = createAsyncStorage('velmo-setups');
+const isSetupFile = new Ajv({ strictTypes: false }).compile<SetupFile>(SETUP_FILE_SCHEMA);
+
+interface Kept {
+  readonly setups: readonly Setup[];
+  /** What is in the store but cannot be read: set aside under a key of its own, never thrown away. */
+  readonly setAside: number;
+}
+
+/** @throws RangeError that names the field that is wrong, and what is allowed there */
+export function readSetupFile(text: string): SetupFile['setups'] {
+  if (text.length > MOST_FILE_BYTES) throw new RangeError('This file is too large for a file of setups');
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    throw new RangeError('This file is not JSON. Choose one that was exported here');
+  }
+  if (!isSetupFile(value)) throw new RangeError(fieldError(isSetupFile.errors ?? [], value));
+  return value.setups.map(({ name, values }) => ({ name: setupName(name), values: onLadders(values) }));
+}
+
+/** "setups[0].values.iso.exact: must be > 0", with the setup's name where it has one. */
+function fieldError(errors: readonly ErrorObject[], value: unknown): string {
+  const error = errors[0];
+  if (!error) return 'This file is not one of setups';
+  const path = error.instancePath
+    .replace(/\/(\d+)/g, '[$1]')
+    .replaceAll('/', '.')
+    .replace(/^\./, '');
+  const allowed = (error.params as { allowedValues?: unknown[]; allowedValue?: unknown }).allowedValues;
+  const field = (error.params as { additionalProperty?: string }).additionalProperty;
+  const what = field
+    ? `${error.message}: ${field}`
+    : `${error.message}${allowed ? `: ${allowed.join(', ')}` : ''}`;
+  const index = /^\/setups\/(\d+)/.exec(error.instancePath)?.[1];
+  const list = (value as { setups?: { name?: unknown }[] } | null)?.setups;
+  const name = index === undefined ? undefined : list?.[Number(index)]?.name;
+  return `${path || 'The file'}${typeof name === 'string' ? ` (${name})` : ''} ${what}`;
+}
+
+export function writeSetupFile(setups: readonly Setup[]): string {
+  const file: SetupFile = {
+    kind: 'setups',
+    version: SETUP_FILE_VERSION,
+    setups: setups.map(({ name, values }) => ({ name, values })),
+  };
+  return `${JSON.stringify(file, null, 2)}\n`;
+}
+
+async function load(): Promise<Kept> {
+  const text = await store.getItem(KEY);
+  if (text === null) return { setups: [], setAside: 0 };
+  try {
+    const list = JSON.parse(text) as Setup[];
+    const sound = list.filter((one) => isSetupFile(fileOf(one)));
+    if (sound.length < list.length) await store.setItem(`${KEY}:set-aside`, text);
+    return { setups: sound, setAside: list.length - sound.length };
+  } catch {
+    await store.setItem(`${KEY}:set-aside`, text);
+    return { setups: [], setAside: 1 };
+  }
+}
+
+function fileOf({ name, values }: Setup) {
+  return { kind: 'setups', version: SETUP_FILE_VERSION, setups: [{ name, values }] };
+}
+
+export function useSetups() {
+  return useQuery({ queryKey: SETUPS, queryFn: load });
+}
+
+/** Changes the list of setups, in order: each change sees what the one before left. */
+export function useChangeSetups() {
+  return useMutation({
+    mutationFn: async (change: (setups: readonly Setup[]) => readonly Setup[]) => {
+      const { setups, setAside } = await load();
+      const next = change(setups);
+      await store.setItem(KEY, JSON.stringify(next));
+      return { setups: next, setAside };
+    },
+    scope: { id: 'setups' },
+    networkMode: 'always',
+    onSuccess: (kept) => queryClient.setQueryData(SETUPS, kept),
+  });
+}
+
+export function newSetupId(): string {
+  return crypto.randomUUID();
+}

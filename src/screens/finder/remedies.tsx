@@ -1,0 +1,180 @@
+// Remedies: the worst one at the finder's foot, all of them in a list. Each is worked out from the present frame.
+import { useMemo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { REMEDY_KINDS, remediesFor, type Remedy, type RemedyKind } from '../../core/advice/remedy';
+import { doubtOf } from '../../core/meter/read';
+import { useDesk } from '../../live/desk';
+import { Button } from '../../ui/button';
+import { colour, radius, space } from '../../ui/theme';
+import { Words } from '../../ui/words';
+
+export const KIND_NAMES: Readonly<Record<RemedyKind, string>> = {
+  range: 'Out of range',
+  clipping: 'Clipping',
+  meter: 'Off the meter',
+  doubt: 'Uncertain reading',
+  spot: 'Spot on dark or light',
+  shake: 'Shake by hand',
+  motion: 'Subject motion',
+  flicker: 'Lamp bands',
+  trails: 'Star trails',
+  touch: 'Touch on a tripod',
+  noise: 'ISO over the ceiling',
+  diffraction: 'Diffraction',
+  extended: 'Extended ISO',
+};
+
+/** What is wrong now, the worst first. */
+export function useRemedies(): readonly Remedy[] {
+  const report = useDesk((d) => d.report);
+  const controls = useDesk((d) => d.controls);
+  const rules = useDesk((d) => d.rules);
+  const pattern = useDesk((d) => d.pattern);
+  const locked = useDesk((d) => d.lock !== null);
+  const delayS = useDesk((d) => d.delayS);
+  const off = useDesk((d) => d.remediesOff);
+  return useMemo(() => {
+    if (!report) return [];
+    const { settings, plan, reading, wholeEv100, effects, headroomEv, outOfRangeEv, deviationEv } = report;
+    return remediesFor(
+      {
+        ...{ controls, rules, pattern, locked, delayS, settings, plan, wholeEv100, effects, headroomEv },
+        ...{ outOfRangeEv, deviationEv },
+        clippedOfFrame: report.clippedOfFrame,
+        largestClippedShare: Math.max(...report.clippedShare),
+        readingEv100: reading.ev100,
+        doubt: doubtOf(reading),
+      },
+      off,
+    );
+  }, [report, controls, rules, pattern, locked, delayS, off]);
+}
+
+/** The worst, with what mends it; the rest behind its number. */
+export function RemedyLine({ onAll }: { onAll: () => void }) {
+  const capture = useDesk((d) => d.capture);
+  const change = useDesk((d) => d.change);
+  const [first, ...others] = useRemedies();
+  if (!first || capture.kind !== 'idle') return null;
+  const action = first.actions[0];
+  return (
+    <View style={styles.line} testID="remedy">
+      <Words style={styles.says} numberOfLines={2}>
+        {first.says}
+      </Words>
+      {action && (
+        <Button
+          label={action.label}
+          kind="primary"
+          onPress={() => change(action.changes)}
+          testID="remedy-action"
+        />
+      )}
+      {others.length > 0 && (
+        <Button
+          label={`+${others.length}`}
+          name={`+${others.length} more remedies: open the list`}
+          kind="quiet"
+          onPress={onAll}
+          style={styles.more}
+          testID="more-remedies"
+        />
+      )}
+    </View>
+  );
+}
+
+/** All remedies with all their actions; each kind can be turned off. */
+export function RemedyList({ compact }: { compact?: boolean }) {
+  const remedies = useRemedies();
+  const off = useDesk((d) => d.remediesOff);
+  const { change, turnRemedy } = useDesk.getState();
+  return (
+    <View style={styles.list} testID="remedy-list">
+      {remedies.length === 0 && (
+        <Words quiet kind={compact ? 'label' : 'body'}>
+          Nothing will go wrong that is known of.
+        </Words>
+      )}
+      {remedies.slice(0, compact ? 2 : undefined).map(({ kind, says, actions }) => (
+        <View key={kind} style={[styles.item, compact && styles.compact]} testID={`remedy-${kind}`}>
+          <Words kind={compact ? 'label' : 'body'} style={styles.says}>
+            {says}
+          </Words>
+          <View style={styles.actions}>
+            {actions.slice(0, compact ? 1 : undefined).map((action) => (
+              <Button
+                key={action.label}
+                label={action.label}
+                kind={compact ? 'plain' : 'primary'}
+                onPress={() => change(action.changes)}
+              />
+            ))}
+            {!compact && (
+              <Button
+                label="Not this kind"
+                name={`Not this kind: stop telling of ${KIND_NAMES[kind].toLowerCase()}`}
+                kind="quiet"
+                onPress={() => turnRemedy(kind, false)}
+                testID={`turn-off-${kind}`}
+              />
+            )}
+          </View>
+        </View>
+      ))}
+      {!compact && off.length > 0 && (
+        <View style={styles.off}>
+          <Words kind="label" quiet>
+            Turned off; press one to hear of it again:
+          </Words>
+          <View style={styles.actions}>
+            {REMEDY_KINDS.filter((kind) => off.includes(kind)).map((kind) => (
+              <Button
+                key={kind}
+                label={KIND_NAMES[kind]}
+                onPress={() => turnRemedy(kind, true)}
+                testID={`turn-on-${kind}`}
+              />
+            ))}
+          </View>
+        </View>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: {
+    position: 'absolute',
+    left: space.one,
+    bottom: space.one,
+    maxWidth: '96%',
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.one,
+    backgroundColor: colour.chip,
+    borderRadius: radius,
+    paddingLeft: 12,
+    minHeight: 44,
+  },
+  says: { color: colour.warn, flexShrink: 1 },
+  more: { paddingHorizontal: 4, marginLeft: -space.one },
+  list: { gap: space.one },
+  item: {
+    gap: space.half,
+    backgroundColor: colour.raised,
+    borderRadius: radius,
+    padding: space.one + space.half,
+  },
+  compact: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    gap: space.one,
+    paddingVertical: 0,
+    paddingRight: 0,
+    backgroundColor: colour.panel,
+  },
+  actions: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one },
+  off: { gap: space.half, marginTop: space.one },
+});

@@ -1,0 +1,153 @@
+// Trading: brightness is held, one setting gives way to the others click for click; a table of what gives the same light, and
+// what each row costs.
+import { useEffect } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { Equivalent } from '../../core/advice/equivalents';
+import { tradable, valueOf } from '../../core/advice/equivalents';
+import { LADDER_OF, type SettingId } from '../../core/exposure/automatic';
+import { nearestStep } from '../../core/units/ladders';
+import { useDesk } from '../../live/desk';
+import { Segmented } from '../../ui/segmented';
+import { colour, radius, space, touch } from '../../ui/theme';
+import { Words } from '../../ui/words';
+import { decibelWords, distanceWords, pixelWords, valueWords } from './format';
+
+const NAMES: Readonly<Record<SettingId, string>> = { shutter: 'Shutter', aperture: 'Aperture', iso: 'ISO' };
+
+export function TradePanel() {
+  const report = useDesk((d) => d.report);
+  const trade = useDesk((d) => d.trade);
+  const { startTrade, setWants, set } = useDesk.getState();
+  const gives = trade?.gives ?? null;
+  useEffect(() => {
+    setWants({ equivalents: gives ?? 'iso' });
+    return () => setWants({ equivalents: null });
+  }, [gives, setWants]);
+  if (!report) return null;
+  const take = (moves: SettingId, row: Equivalent) => {
+    if (!useDesk.getState().trade) startTrade(gives ?? 'iso');
+    set(moves, nearestStep(LADDER_OF[moves], valueOf(row.settings, moves)));
+  };
+  return (
+    <>
+      <Segmented
+        name="What gives way"
+        choices={[
+          { id: 'none', label: 'No trading' },
+          ...tradable(report.plan).map((id) => ({
+            id,
+            label: NAMES[id],
+            name: `${NAMES[id]} gives way`,
+          })),
+        ]}
+        chosen={gives ?? 'none'}
+        onChoose={(id) => startTrade(id === 'none' ? null : (id as SettingId))}
+        testID="gives"
+      />
+      <Words kind="label" quiet testID="trade-words">
+        {trade
+          ? `Brightness is held. Move any setting: ${NAMES[trade.gives]} gives way, click for click.`
+          : 'Choose what gives way; then a click here is a click there. Or take a row: same light, other costs.'}
+      </Words>
+      {trade && report.outOfRangeEv !== null && (
+        <Words style={styles.missing} testID="trade-missing" role="status">
+          {NAMES[trade.gives]} is at its end, {valueWords(trade.gives, valueOf(report.settings, trade.gives))}
+          : {Math.abs(report.outOfRangeEv).toFixed(1)} EV too {report.outOfRangeEv > 0 ? 'bright' : 'dark'}
+        </Words>
+      )}
+      {report.equivalents?.map((group) => (
+        <View key={group.moves} style={styles.table} testID={`equivalents-${group.moves}`}>
+          <View style={styles.head} aria-hidden>
+            <Words kind="label" quiet style={styles.settings}>
+              {NAMES[group.moves]} for {NAMES[group.gives]}
+            </Words>
+            {['Blur', 'Grey', 'Shadow', 'Sharp'].map((name) => (
+              <Words key={name} kind="label" quiet style={name === 'Sharp' ? styles.depth : styles.cost}>
+                {name}
+              </Words>
+            ))}
+          </View>
+          {group.rows.map((row) => (
+            <Row
+              key={row.clicks}
+              row={row}
+              moves={group.moves}
+              gives={group.gives}
+              onTake={() => take(group.moves, row)}
+            />
+          ))}
+        </View>
+      ))}
+      <Words kind="label" quiet>
+        Blur: the worst of hand or touch, what turns, and stars, in pixels of the capture. Grey and shadow:
+        signal to noise of one pixel on mid-grey and four stops under it. Sharp: depth of field.
+      </Words>
+    </>
+  );
+}
+
+function Row({
+  row: { settings, effects, clicks },
+  moves,
+  gives,
+  onTake,
+}: {
+  row: Equivalent;
+  moves: SettingId;
+  gives: SettingId;
+  onTake: () => void;
+}) {
+  const blurs = [
+    { px: effects.shakePx, of: 'shake' },
+    { px: effects.motionPx, of: 'motion' },
+    { px: effects.trailPx, of: 'trails' },
+  ].sort((a, b) => b.px - a.px);
+  const blur = blurs[0]!;
+  const name = `${valueWords(moves, valueOf(settings, moves))} · ${valueWords(gives, valueOf(settings, gives))}`;
+  const depth = `${distanceWords(effects.nearM)}–${Number.isFinite(effects.farM) ? distanceWords(effects.farM) : '∞'}`;
+  return (
+    <Pressable
+      role="button"
+      aria-label={`${name}. ${blur.of} ${pixelWords(blur.px)}, grey ${decibelWords(effects.greyDb)}, shadow ${decibelWords(effects.shadowDb)}, sharp ${depth}${clicks === 0 ? ', present' : ''}`}
+      onPress={onTake}
+      testID={`row-${moves}-${clicks}`}
+      style={[styles.row, clicks === 0 && styles.present]}
+    >
+      <Words style={[styles.settings, clicks === 0 && styles.accent]} numberOfLines={1}>
+        {name}
+      </Words>
+      <Words kind="label" style={[styles.cost, blur.px > 8 && styles.warn]}>
+        {pixelWords(blur.px)}
+      </Words>
+      <Words kind="label" style={styles.cost}>
+        {decibelWords(effects.greyDb)}
+      </Words>
+      <Words kind="label" style={[styles.cost, effects.shadowDb < 10 && styles.warn]}>
+        {decibelWords(effects.shadowDb)}
+      </Words>
+      <Words kind="label" style={styles.depth} numberOfLines={1}>
+        {depth.replaceAll(' m', '')}
+      </Words>
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  missing: { color: colour.warn },
+  table: { gap: 2 },
+  head: { flexDirection: 'row', paddingHorizontal: space.one },
+  row: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    minHeight: touch,
+    paddingHorizontal: space.one,
+    borderRadius: radius,
+    backgroundColor: colour.raised,
+  },
+  present: { borderWidth: 1, borderColor: colour.accent },
+  accent: { color: colour.accent },
+  settings: { flex: 1 },
+  cost: { width: 52, textAlign: 'right' },
+  depth: { width: 82, textAlign: 'right' },
+  warn: { color: colour.warn },
+});
