@@ -8,12 +8,12 @@ import { Words } from './words';
 export function SheetPanel({
   title,
   onClose,
-  tall,
+  height,
   children,
 }: {
   title: string;
-  /** For panels with a lot in them. */
-  tall?: boolean;
+  /** Share of the screen that the panel always takes, so that nothing moves under the thumb; as much as it needs when absent. */
+  height?: number;
   onClose: () => void;
   children: ReactNode;
 }) {
@@ -46,7 +46,10 @@ export function SheetPanel({
         aria-modal
         aria-label={title}
         tabIndex={-1}
-        style={[styles.panel, tall && styles.tall]}
+        style={[
+          styles.panel,
+          height !== undefined && { height: `${100 * height}%`, maxHeight: `${100 * height}%` },
+        ]}
       >
         <View style={styles.head}>
           <Words kind="title">{title}</Words>
@@ -71,8 +74,6 @@ const styles = StyleSheet.create({
     padding: space.two,
     outlineStyle: 'none',
   } as object,
-  // One height for all of its parts: it does not jump under the thumb.
-  tall: { height: '74%', maxHeight: '74%' },
   head: {
     flexDirection: 'row',
     justifyContent: 'space-between',

@@ -77,6 +77,10 @@ export function useDrag(ref: RefObject<View | null>, handlers: DragHandlers): vo
       lastTap = e.timeStamp;
       latest.current.onTap?.(...shareOf(e.clientX, e.clientY));
     };
+    // What a tap opens must not get the click that the browser makes of the same tap.
+    const noClick = (e: TouchEvent) => {
+      if (latest.current.onTap && e.cancelable) e.preventDefault();
+    };
     const key = (e: KeyboardEvent) => {
       if (e.ctrlKey || e.metaKey || e.altKey) return;
       if (latest.current.onKey?.(e.key)) {
@@ -88,6 +92,7 @@ export function useDrag(ref: RefObject<View | null>, handlers: DragHandlers): vo
     element.addEventListener('pointermove', move);
     element.addEventListener('pointerup', up);
     element.addEventListener('pointercancel', up);
+    element.addEventListener('touchend', noClick);
     element.addEventListener('keydown', key);
     return () => {
       clearTimeout(holding);
@@ -95,6 +100,7 @@ export function useDrag(ref: RefObject<View | null>, handlers: DragHandlers): vo
       element.removeEventListener('pointermove', move);
       element.removeEventListener('pointerup', up);
       element.removeEventListener('pointercancel', up);
+      element.removeEventListener('touchend', noClick);
       element.removeEventListener('keydown', key);
     };
   }, [ref]);

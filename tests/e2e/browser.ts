@@ -2,7 +2,8 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import puppeteer, { type Browser, type BrowserContext, type Page } from 'puppeteer-core';
+import axe from 'axe-core';
+import puppeteer, { type Browser, type BrowserContext, type ElementHandle, type Page } from 'puppeteer-core';
 import { buildServer, defaultFolders, type ServerOptions } from '../../server/main';
 
 const FLAGS = [
@@ -49,10 +50,54 @@ export async function openStage(folders: Partial<ServerOptions> = {}): Promise<S
 
 export const byId = (id: string) => `[data-testid="${id}"]`;
 
-/** Waits until the finder has drawn and reported several frames. */
+/** Waits until the finder shows the whole scene and has reported several frames of it. */
 export async function live(page: Page): Promise<void> {
   await page.waitForSelector(byId('reading'), { timeout: 15_000 });
+  await page.waitForFunction(
+    (chip: string) => !/loading/.test(document.querySelector(chip)?.textContent ?? 'loading'),
+    { timeout: 20_000 },
+    byId('outside'),
+  );
   await framesPass(page, 8);
+}
+
+/**
+ * Taps an element with a finger. Start and end are sent together: were the end to wait until a busy page has answered the start,
+ * the finger would rest long enough for a long press.
+ */
+export async function tap(page: Page, id: string): Promise<void> {
+  await tapOn(page, (await page.waitForSelector(byId(id)))!);
+}
+
+export async function tapOn(page: Page, element: ElementHandle): Promise<void> {
+  await element.evaluate((e) => e.scrollIntoView({ block: 'nearest' }));
+  const { x, y } = await element.clickablePoint();
+  await tapAt(page, x, y);
+}
+
+export async function tapAt(page: Page, x: number, y: number): Promise<void> {
+  const session = await page.createCDPSession();
+  await Promise.all([
+    session.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x, y }] }),
+    session.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] }),
+  ]);
+  await session.detach();
+}
+
+/** What axe finds that is serious or worse. */
+export async function serious(page: Page): Promise<string[]> {
+  await page.evaluate(axe.source);
+  const found = (await page.evaluate(() =>
+    (window as unknown as { axe: typeof axe }).axe.run(document, { resultTypes: ['violations'] }),
+  )) as axe.AxeResults;
+  return found.violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
+}
+
+/** Waits until the desk has been stored with this word in it. */
+export async function deskKeeps(page: Page, word: string): Promise<void> {
+  await page.waitForFunction(deskKept, { timeout: 20_000, polling: 200 }, word);
 }
 
 /** Waits until the finder has drawn `count` more frames: what was set before is in them. */
@@ -82,7 +127,10 @@ export async function wordsBecome(page: Page, id: string, pattern: RegExp): Prom
   return words(page, id);
 }
 
-/** Drags with one finger (phone) from the middle of an element. */
+/**
+ * Drags with one finger (phone) from the middle of an element. The browser takes a tap right after a drag for its end; frames
+ * that pass keep the two apart.
+ */
 export async function touchDrag(page: Page, id: string, dx: number, dy: number): Promise<void> {
   const box = await (await page.waitForSelector(byId(id)))?.boundingBox();
   if (!box) throw new Error(`${id} is not on the screen`);
@@ -90,4 +138,27 @@ export async function touchDrag(page: Page, id: string, dx: number, dy: number):
   const touch = await page.touchscreen.touchStart(x, y);
   for (let i = 1; i <= 8; i++) await touch.move(x + (dx * i) / 8, y + (dy * i) / 8);
   await touch.end();
+  await framesPass(page, 10);
+}
+
+/** Has the desk been stored with this word in it? Runs in the page. */
+async function deskKept(word: string): Promise<boolean> {
+  const name = (await indexedDB.databases()).map((d) => d.name ?? '').find((n) => n.includes('velmo-desk'));
+  if (!name) return false;
+  const db = await new Promise<IDBDatabase>((resolve, reject) => {
+    const request = indexedDB.open(name);
+    request.onsuccess = () => resolve(request.result);
+    request.onerror = () => reject(request.error ?? new Error('The store does not open'));
+  });
+  const values = await Promise.all(
+    [...db.objectStoreNames].map(
+      (store) =>
+        new Promise<unknown[]>((resolve) => {
+          const request = db.transaction(store).objectStore(store).getAll();
+          request.onsuccess = () => resolve(request.result as unknown[]);
+        }),
+    ),
+  );
+  db.close();
+  return JSON.stringify(values).includes(word);
 }

@@ -2,12 +2,24 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import axe from 'axe-core';
 import type { Page, WebWorker } from 'puppeteer-core';
 import { SHUTTER_LADDER } from '../../src/core/units/ladders';
 import { checkDng } from '../../src/core/dng/check';
 import { pgmSamples, runTool } from '../reference/run-tool';
-import { byId, framesPass, live, openStage, touchDrag, words, wordsBecome, type Stage } from './browser';
+import {
+  byId,
+  framesPass,
+  live,
+  openStage,
+  serious,
+  tap,
+  tapAt,
+  tapOn,
+  touchDrag,
+  words,
+  wordsBecome,
+  type Stage,
+} from './browser';
 
 jest.setTimeout(120_000);
 
@@ -28,7 +40,6 @@ const open = async (page: Page, path = '/') => {
 const percent = (text: string) => (text.startsWith('<') ? 0.005 : Number(text.replace(' %', '')));
 const frames = async (page: Page) =>
   Number(/(\d+) frames?/.exec(await page.$eval('[role=heading]', (e) => e.textContent ?? ''))?.[1] ?? NaN);
-const tap = async (page: Page, id: string) => (await page.waitForSelector(byId(id)))!.tap();
 
 /** Waits until the capture that was just started is over, and says whether it failed. */
 async function captured(page: Page): Promise<void> {
@@ -39,16 +50,6 @@ async function captured(page: Page): Promise<void> {
     byId('capture-busy'),
   );
   expect(await page.$(byId('capture-failed'))).toBeNull();
-}
-
-async function serious(page: Page): Promise<string[]> {
-  await page.evaluate(axe.source);
-  const found = (await page.evaluate(() =>
-    (window as unknown as { axe: typeof axe }).axe.run(document, { resultTypes: ['violations'] }),
-  )) as axe.AxeResults;
-  return found.violations
-    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
 }
 
 describe('on a phone', () => {
@@ -113,7 +114,7 @@ describe('on a phone', () => {
   it('a tap meters a spot there, a dark one lower than a bright one; lock holds it', async () => {
     const box = (await (await page.$(byId('finder')))!.boundingBox())!;
     const at = async (x: number, y: number) => {
-      await page.touchscreen.tap(box.x + box.width * x, box.y + box.height * y);
+      await tapAt(page, box.x + box.width * x, box.y + box.height * y);
       await wordsBecome(page, 'pattern', /Spot/);
       await framesPass(page);
       return Number(/EV (−?[\d.]+)/.exec(await words(page, 'reading'))![1]!.replace('−', '-'));
@@ -148,12 +149,15 @@ describe('on a phone', () => {
   });
 
   it('presses, opens the frame, downloads it, and independent software reads what the check reads', async () => {
+    await tap(page, 'lock');
     await tap(page, 'release');
     await captured(page);
+    // A lock is kept over captures.
+    await wordsBecome(page, 'lock-words', /by evaluative reading: 1\/\d+ · ISO/);
     await tap(page, 'open-sheet');
     await page.waitForSelector(byId('sheet-frame'));
     const count = await frames(page);
-    await (await page.$$(byId('sheet-frame')))[0]!.tap();
+    await tapOn(page, (await page.$$(byId('sheet-frame')))[0]!);
     await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
     expect(await words(page, 'capture-data')).toMatch(/Velmo Sim One/);
     expect(await words(page, 'clipped-table')).toMatch(/G1/);
@@ -195,7 +199,7 @@ describe('on a phone', () => {
     await open(page, '/sheet');
     await page.waitForSelector(byId('sheet-frame'));
     const count = await frames(page);
-    await (await page.$$(byId('sheet-frame')))[1]!.tap();
+    await tapOn(page, (await page.$$(byId('sheet-frame')))[1]!);
     await tap(page, 'delete');
     await page.waitForFunction(
       (n: number) => document.querySelector('[role=heading]')?.textContent?.includes(`${n} frame`),
@@ -232,7 +236,7 @@ describe('on a phone', () => {
       const now = await frames(page);
       expect([0, 1]).toContain(now - count);
       if (now > count) {
-        await (await page.$$(byId('sheet-frame')))[0]!.tap();
+        await tapOn(page, (await page.$$(byId('sheet-frame')))[0]!);
         await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
       }
     }
@@ -313,7 +317,7 @@ describe('on a phone', () => {
     await open(page, '/sheet');
     await page.waitForSelector(byId('sheet-frame'));
     expect(await serious(page)).toEqual([]);
-    await (await page.$$(byId('sheet-frame')))[0]!.tap();
+    await tapOn(page, (await page.$$(byId('sheet-frame')))[0]!);
     await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
     expect(await serious(page)).toEqual([]);
   });

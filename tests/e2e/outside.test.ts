@@ -1,7 +1,17 @@
 // The world outside, the lenses and the focus, by touch and by keys.
-import axe from 'axe-core';
 import type { Page } from 'puppeteer-core';
-import { byId, framesPass, live, openStage, touchDrag, words, wordsBecome } from './browser';
+import {
+  byId,
+  deskKeeps,
+  framesPass,
+  live,
+  openStage,
+  serious,
+  tap as tapIn,
+  touchDrag,
+  words,
+  wordsBecome,
+} from './browser';
 
 type Stage = Awaited<ReturnType<typeof openStage>>;
 let stage: Stage;
@@ -18,11 +28,7 @@ beforeEach(async () => {
 });
 afterEach(async () => page.close());
 
-const tap = async (id: string) => {
-  const element = (await page.waitForSelector(byId(id)))!;
-  await element.evaluate((e) => e.scrollIntoView({ block: 'center' }));
-  await element.tap();
-};
+const tap = (id: string) => tapIn(page, id);
 /** Waits until the finder shows a scene through a lens, whole. */
 const showing = (scene: string) =>
   page.waitForFunction(
@@ -35,28 +41,6 @@ const showing = (scene: string) =>
   );
 const ev = async () => Number(/EV (−?[\d.]+)/.exec(await words(page, 'reading'))![1]!.replace('−', '-'));
 
-/** Has the desk been stored with this word in it? Runs in the page. */
-async function deskKept(word: string): Promise<boolean> {
-  const name = (await indexedDB.databases()).map((d) => d.name ?? '').find((n) => n.includes('velmo-desk'));
-  if (!name) return false;
-  const db = await new Promise<IDBDatabase>((resolve, reject) => {
-    const request = indexedDB.open(name);
-    request.onsuccess = () => resolve(request.result);
-    request.onerror = () => reject(request.error ?? new Error('The store does not open'));
-  });
-  const values = await Promise.all(
-    [...db.objectStoreNames].map(
-      (store) =>
-        new Promise<unknown[]>((resolve) => {
-          const request = db.transaction(store).objectStore(store).getAll();
-          request.onsuccess = () => resolve(request.result as unknown[]);
-        }),
-    ),
-  );
-  db.close();
-  return JSON.stringify(values).includes(word);
-}
-
 describe('the world outside', () => {
   it('another scene is chosen in its own panel, shown with its lamps, and is there again after a reload', async () => {
     await tap('outside');
@@ -68,7 +52,7 @@ describe('the world outside', () => {
     await tap('outside');
     await tap('support-tripod');
     await page.keyboard.press('Escape');
-    await page.waitForFunction(deskKept, { timeout: 10_000, polling: 100 }, 'tripod');
+    await deskKeeps(page, 'tripod');
     await page.reload();
     await live(page);
     await showing('tile-board.wide');
@@ -135,14 +119,7 @@ describe('the world outside', () => {
   it('the panel passes the accessibility check', async () => {
     await tap('outside');
     await page.waitForSelector(byId('scene-yard-night'));
-    await page.evaluate(axe.source);
-    const { violations } = (await page.evaluate(() =>
-      (window as unknown as { axe: typeof axe }).axe.run(document, { resultTypes: ['violations'] }),
-    )) as axe.AxeResults;
-    const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-    expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)).toEqual(
-      [],
-    );
+    expect(await serious(page)).toEqual([]);
   });
 });
 
@@ -193,7 +170,7 @@ describe('lenses and focus', () => {
       before,
     );
     await tap('open-sheet');
-    await (await page.waitForSelector(byId('sheet-frame')))!.tap();
+    await tap('sheet-frame');
     await page.waitForFunction(
       () =>
         /77 mm f\/2\.8/.test(document.body.textContent ?? '') &&

@@ -46,11 +46,16 @@ describe('on a wide screen', () => {
     await page.keyboard.press('o');
     await page.waitForSelector(`${byId('clip-marks')}[aria-checked=false]`);
     await page.keyboard.press('o');
-    await page.keyboard.press('m');
-    await page.keyboard.press('m');
     await page.keyboard.press('0');
     await wordsBecome(page, 'compensation-words', /^0$/);
-    expect(await words(page, 'reading')).not.toMatch(/Locked/);
+    // A lock is opened on purpose only.
+    expect(await words(page, 'reading')).toMatch(/Locked/);
+    await page.keyboard.press('l');
+    await page.waitForFunction(
+      (s: string) => !/Locked/.test(document.querySelector(s)?.textContent ?? ''),
+      {},
+      byId('reading'),
+    );
   });
 
   it('each fader and the stopline answer the arrow keys when they have the focus', async () => {

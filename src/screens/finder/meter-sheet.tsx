@@ -34,7 +34,7 @@ export function MeterSheet({ tab: opened, onClose }: { tab: MeterTab; onClose: (
     return () => setWants({ weights: false });
   }, [tab]);
   return (
-    <SheetPanel title="Meter" onClose={onClose}>
+    <SheetPanel title="Meter" onClose={onClose} height={0.56}>
       <Segmented name="Part of the meter" choices={TABS} chosen={tab} onChoose={setTab} testID="meter-tab" />
       <ScrollView style={styles.scroll} contentContainerStyle={styles.body} tabIndex={0}>
         {tab === 'pattern' && <Patterns />}

@@ -30,7 +30,7 @@ export function MoreSheet({
   onClose: () => void;
 }) {
   return (
-    <SheetPanel title="More" onClose={onClose} tall>
+    <SheetPanel title="More" onClose={onClose} height={0.74}>
       <Segmented
         name="More"
         choices={MORE_TABS}

@@ -43,17 +43,17 @@ export function PinLayer({
             key={pin.letter}
             at={pin}
             size={{ width, height }}
-            name={`Pin ${pin.letter}: ${words}`}
+            name={`Pin ${pin.letter} ${words}`}
             testID={`pin-${pin.letter}`}
             onMove={(place) => movePin(pin.letter, place)}
             onPick={() => onPin(pin)}
             onRemove={() => removePin(pin.letter)}
           >
             <View style={styles.label}>
-              <Words kind="label" style={styles.letter}>
-                {pin.letter}
-              </Words>
               <Words kind="label" style={reading && reading.toClipEv < 0 && styles.clipped}>
+                <Words kind="label" style={styles.letter}>
+                  {pin.letter}
+                </Words>{' '}
                 {words}
               </Words>
             </View>
@@ -64,7 +64,7 @@ export function PinLayer({
         <Marker
           at={hand}
           size={{ width, height }}
-          name={`Hand meter: ${handWords(handReading)}`}
+          name={`Hand meter ${handWords(handReading)}`}
           testID="hand-marker"
           onMove={setHand}
           onPick={() => onPin('hand')}

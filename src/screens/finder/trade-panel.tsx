@@ -56,13 +56,25 @@ export function TradePanel() {
         </Words>
       )}
       {report.equivalents?.map((group) => (
-        <View key={group.moves} style={styles.table} testID={`equivalents-${group.moves}`}>
-          <View style={styles.head} aria-hidden>
-            <Words kind="label" quiet style={styles.settings}>
+        <View
+          key={group.moves}
+          role="table"
+          aria-label={`${NAMES[group.moves]} for ${NAMES[group.gives]}`}
+          style={styles.table}
+          testID={`equivalents-${group.moves}`}
+        >
+          <View role="row" style={styles.head}>
+            <Words role="columnheader" kind="label" quiet style={styles.settings}>
               {NAMES[group.moves]} for {NAMES[group.gives]}
             </Words>
             {['Blur', 'Grey', 'Shadow', 'Sharp'].map((name) => (
-              <Words key={name} kind="label" quiet style={name === 'Sharp' ? styles.depth : styles.cost}>
+              <Words
+                key={name}
+                role="columnheader"
+                kind="label"
+                quiet
+                style={name === 'Sharp' ? styles.depth : styles.cost}
+              >
                 {name}
               </Words>
             ))}
@@ -106,29 +118,34 @@ function Row({
   const name = `${valueWords(moves, valueOf(settings, moves))} · ${valueWords(gives, valueOf(settings, gives))}`;
   const depth = `${distanceWords(effects.nearM)}–${Number.isFinite(effects.farM) ? distanceWords(effects.farM) : '∞'}`;
   return (
-    <Pressable
-      role="button"
-      aria-label={`${name}. ${blur.of} ${pixelWords(blur.px)}, grey ${decibelWords(effects.greyDb)}, shadow ${decibelWords(effects.shadowDb)}, sharp ${depth}${clicks === 0 ? ', present' : ''}`}
-      onPress={onTake}
-      testID={`row-${moves}-${clicks}`}
-      style={[styles.row, clicks === 0 && styles.present]}
-    >
-      <Words style={[styles.settings, clicks === 0 && styles.accent]} numberOfLines={1}>
-        {name}
-      </Words>
-      <Words kind="label" style={[styles.cost, blur.px > 8 && styles.warn]}>
+    <View role="row" style={[styles.row, clicks === 0 && styles.present]}>
+      <View role="cell" style={styles.settings}>
+        <Words style={clicks === 0 && styles.accent} numberOfLines={1}>
+          {name}
+        </Words>
+      </View>
+      <Words role="cell" kind="label" style={[styles.cost, blur.px > 8 && styles.warn]}>
         {pixelWords(blur.px)}
       </Words>
-      <Words kind="label" style={styles.cost}>
+      <Words role="cell" kind="label" style={styles.cost}>
         {decibelWords(effects.greyDb)}
       </Words>
-      <Words kind="label" style={[styles.cost, effects.shadowDb < 10 && styles.warn]}>
+      <Words role="cell" kind="label" style={[styles.cost, effects.shadowDb < 10 && styles.warn]}>
         {decibelWords(effects.shadowDb)}
       </Words>
-      <Words kind="label" style={styles.depth} numberOfLines={1}>
+      <Words role="cell" kind="label" style={styles.depth} numberOfLines={1}>
         {depth.replaceAll(' m', '')}
       </Words>
-    </Pressable>
+      <View role="cell" style={StyleSheet.absoluteFill}>
+        <Pressable
+          role="button"
+          aria-label={`Take ${name}: ${blur.of} ${pixelWords(blur.px)}`}
+          onPress={onTake}
+          testID={`row-${moves}-${clicks}`}
+          style={StyleSheet.absoluteFill}
+        />
+      </View>
+    </View>
   );
 }
 
