@@ -1,6 +1,7 @@
-// A panel that comes from the bottom, in reach of the thumb. Escape, the backdrop and its button close it.
+// A panel that comes from the bottom, in reach of the thumb; on a wide screen it stands at the right and leaves the picture free
+// to be worked on. Escape, its button, and on a phone the backdrop close it.
 import { useEffect, useRef, type ReactNode } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Button } from './button';
 import { colour, radius, space } from './theme';
 import { Words } from './words';
@@ -18,6 +19,8 @@ export function SheetPanel({
   children: ReactNode;
 }) {
   const ref = useRef<View>(null);
+  const { width, height: screen } = useWindowDimensions();
+  const beside = width > screen && width >= 900;
   useEffect(() => {
     const element = ref.current as unknown as HTMLElement | null;
     const before = document.activeElement as HTMLElement | null;
@@ -31,25 +34,25 @@ export function SheetPanel({
       before?.focus?.();
     };
   }, [onClose]);
+  const fixed = !beside && height !== undefined ? (`${100 * height}%` as const) : undefined;
   return (
-    <View style={styles.cover}>
-      <Pressable
-        style={styles.backdrop}
-        onPress={onClose}
-        aria-label={`Close ${title}`}
-        role="button"
-        tabIndex={-1}
-      />
+    <View style={[styles.cover, beside && styles.coverBeside]}>
+      {!beside && (
+        <Pressable
+          style={styles.backdrop}
+          onPress={onClose}
+          aria-label={`Close ${title}`}
+          role="button"
+          tabIndex={-1}
+        />
+      )}
       <View
         ref={ref}
         role="dialog"
-        aria-modal
+        aria-modal={!beside}
         aria-label={title}
         tabIndex={-1}
-        style={[
-          styles.panel,
-          height !== undefined && { height: `${100 * height}%`, maxHeight: `${100 * height}%` },
-        ]}
+        style={[styles.panel, fixed && { height: fixed, maxHeight: fixed }, beside && styles.panelBeside]}
       >
         <View style={styles.head}>
           <Words kind="title">{title}</Words>
@@ -63,6 +66,7 @@ export function SheetPanel({
 
 const styles = StyleSheet.create({
   cover: { ...StyleSheet.absoluteFill, justifyContent: 'flex-end', alignItems: 'center', zIndex: 20 },
+  coverBeside: { alignItems: 'flex-end', pointerEvents: 'box-none' },
   backdrop: { ...StyleSheet.absoluteFill, backgroundColor: 'rgba(0,0,0,0.45)' },
   panel: {
     width: '100%',
@@ -74,6 +78,14 @@ const styles = StyleSheet.create({
     padding: space.two,
     outlineStyle: 'none',
   } as object,
+  panelBeside: {
+    width: 440,
+    height: '100%',
+    maxHeight: '100%',
+    borderTopRightRadius: 0,
+    borderLeftWidth: 1,
+    borderLeftColor: colour.line,
+  },
   head: {
     flexDirection: 'row',
     justifyContent: 'space-between',

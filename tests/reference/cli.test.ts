@@ -122,6 +122,57 @@ describe('velmo', () => {
     expect(baseline('a.dng') - baseline('b.dng')).toBeCloseTo(1, 5);
   });
 
+  it.each(['soot-wall', 'bisque-shelf', 'spy-hole'])('meters %s with every pattern in one go', (id) => {
+    const { status, json } = velmo('meter', '--scene', id, '--pin', '0.5,0.5', '--pin', '0.2,0.2', '--json');
+    expect(status).toBe(0);
+    const report = json() as unknown as {
+      patterns: { id: string; spot?: string; ev100: number; settings: { shutter: string } }[];
+      pins: { letter: string; fromGreyEv: number; toClipEv: number }[];
+      contrast: { stops: number };
+    };
+    expect(report.patterns.map((p) => [p.id, p.spot].filter(Boolean).join(' '))).toEqual([
+      'evaluative',
+      'centre',
+      'spot small',
+      'spot medium',
+      'spot large',
+      'highlight',
+    ]);
+    for (const { ev100, settings } of report.patterns) {
+      expect(Number.isFinite(ev100)).toBe(true);
+      expect(settings.shutter).toMatch(/^(1\/\d+|[\d.]+ s)$/);
+    }
+    expect(report.pins.map((p) => p.letter)).toEqual(['A', 'B']);
+    expect(report.contrast.stops).toBeGreaterThan(0);
+  });
+
+  it('sets the iris of the second camera, and a filter that the time makes up for', () => {
+    const settings = (...args: string[]) =>
+      (
+        velmo(
+          'meter',
+          '--scene',
+          'wheel-bench',
+          '--lens',
+          'zoom-50',
+          '--iso',
+          '100',
+          '--json',
+          ...args,
+        ).json() as unknown as {
+          settings: { aperture: string; apertureAuto: boolean; shutterS: number; filterStops: number };
+        }
+      ).settings;
+    const [open, closed, behind] = [
+      settings('--aperture', 'f/2.8'),
+      settings('--aperture', '8'),
+      settings('--aperture', '2.8', '--filter', '6'),
+    ];
+    expect(closed).toMatchObject({ aperture: 'f/8', apertureAuto: false });
+    expect(closed!.shutterS / open!.shutterS).toBeCloseTo(8, 6);
+    expect(behind!.shutterS / open!.shutterS).toBeCloseTo(64, 6);
+  });
+
   it('states the hash of the samples that an independent reader finds', () => {
     const shot = preview('hash.dng', '--shutter', '1/60', '--iso', '200', '--compression', 'none');
     const { data } = pgmSamples(
@@ -159,6 +210,10 @@ describe('velmo', () => {
     [['meter', '--scene', 'wheel-bench', '--lamp', 'moon=1'], /No lamp moon\. Lamps: window, sun, lamp/],
     [['meter', '--scene', 'wheel-bench', '--lamp', 'sun=2'], /level from 0 to 1/],
     [['meter', '--scene', 'wheel-bench', '--lens', 'fisheye'], /--lens is ultra-wide or wide or tele/],
+    [['meter', '--scene', 'wheel-bench', '--aperture', '4'], /no iris/],
+    [['meter', '--scene', 'wheel-bench', '--lens', 'zoom-24', '--aperture', '16'], /f\/2\.8 … f\/8/],
+    [['meter', '--scene', 'wheel-bench', '--filter', '-2'], /A filter has 0 … 20/],
+    [['meter', '--scene', 'wheel-bench', '--pin', '3'], /--pin needs two shares/],
     [['shoot', '--scene', 'wheel-bench', '--out', 'x.dng', '--focus', '-1'], /--focus needs metres/],
     [['check', '/no/such/file.dng'], /cannot be read/],
   ])('answers wrong use %j with 2 and the way out', (args, message) => {

@@ -42,7 +42,8 @@ export const DEFAULT_RULES: AutomaticRules = {
   shutter: [SHUTTER_LADDER[0]!.exact, SHUTTER_LADDER[SHUTTER_LADDER.length - 1]!.exact],
   // Extended low ISO buys no light: the automatic begins at the sensor's base.
   iso: [100, ISO_LADDER[ISO_LADDER.length - 1]!.exact],
-  aperture: [APERTURE_LADDER[0]!.exact, APERTURE_LADDER[APERTURE_LADDER.length - 1]!.exact],
+  // Smaller than f/5.6 diffraction costs more sharpness than depth wins; by hand it goes further.
+  aperture: [2 ** 2.5, APERTURE_LADDER[APERTURE_LADDER.length - 1]!.exact],
 };
 
 export const LADDER_OF: Readonly<Record<SettingId, Ladder>> = {
@@ -100,7 +101,8 @@ export function automaticPlan(rules: AutomaticRules, lens: LensReach, steadyS: n
 
 /** All that lens and sensor can do, with no soft limits: for trading and for settings made by hand. */
 export function fullPlan(lens: LensReach): AutomaticPlan {
-  const rules = { ...DEFAULT_RULES, iso: [ISO_LADDER[0]!.exact, DEFAULT_RULES.iso[1]] as const };
+  const all = (ladder: Ladder) => [ladder[0]!.exact, ladder[ladder.length - 1]!.exact] as const;
+  const rules = { ...DEFAULT_RULES, iso: all(ISO_LADDER), aperture: all(APERTURE_LADDER) };
   return automaticPlan(rules, lens, null);
 }
 

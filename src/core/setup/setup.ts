@@ -150,6 +150,13 @@ const SETTING_NAMES: Readonly<Record<SettingId, string>> = {
   aperture: 'aperture',
 };
 
+function apertureWords([narrowest, widest]: AutomaticRules['aperture']): string {
+  const from = stepOf(APERTURE_LADDER, narrowest).label;
+  return widest <= DEFAULT_RULES.aperture[1]
+    ? `${from} and wider`
+    : `${from}–${stepOf(APERTURE_LADDER, widest).label}`;
+}
+
 /** @param iris false for a lens whose aperture cannot be set */
 export function rulesWords(rules: AutomaticRules, iris = true): string {
   const { steadyThirds, isoCeiling, shutter, iso, aperture } = rules;
@@ -157,13 +164,12 @@ export function rulesWords(rules: AutomaticRules, iris = true): string {
   const steady = steadyThirds === 0 ? '' : `, hand ${formatThirds(steadyThirds / 3)}`;
   const range = (ladder: typeof SHUTTER_LADDER, [a, b]: readonly [number, number]) =>
     `${stepOf(ladder, a).label}–${stepOf(ladder, b).label}`;
-  const bounded = iris && aperture.some((n, end) => n !== DEFAULT_RULES.aperture[end]);
   return [
     order.map((id) => SETTING_NAMES[id]).join(' → '),
     `ISO ceiling ${stepOf(ISO_LADDER, isoCeiling).label}${steady}`,
     range(SHUTTER_LADDER, shutter),
     `ISO ${range(ISO_LADDER, iso)}`,
-    ...(bounded ? [range(APERTURE_LADDER, aperture)] : []),
+    ...(iris ? [apertureWords(aperture)] : []),
   ].join(', ');
 }
 

@@ -50,7 +50,7 @@ export function FinderScreen({ active }: { active: boolean }) {
       {wide ? (
         <View style={styles.wide}>
           <View style={styles.left}>
-            <FinderPicture {...fit(width - 452, height - 176, 4 / 3)} {...ways} />
+            <FinderPicture {...fit(width - 452, height - 176, 4 / 3)} {...ways} remedies={false} />
             <Stopline height={136} scope="raw" />
           </View>
           <View style={styles.right}>

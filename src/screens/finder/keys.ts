@@ -20,7 +20,7 @@ const STEPS: Record<string, readonly [FaderId, 1 | -1]> = {
 };
 
 export const KEY_WORDS =
-  'Space release · L lock · M pattern · N meter · P pin · X more · O clip · 1–4 lens · V outside · 0 auto';
+  'Space release · L lock · M N meter · P pin · X more · O clip · 1–4 lens · V outside · 0 auto';
 
 export function useDeskKeys(active: boolean, open: (panel: 'outside' | 'meter' | 'more') => void): void {
   useEffect(() => {

@@ -20,12 +20,15 @@ export function FinderPicture({
   onOutside,
   onPin,
   onRemedies,
+  remedies = true,
 }: {
   width: number;
   height: number;
   onOutside: () => void;
   onPin: (what: 'pins' | 'hand') => void;
   onRemedies: () => void;
+  /** False where the list of remedies stands beside the picture. */
+  remedies?: boolean;
 }) {
   const ref = useRef<View>(null);
   const state = useDesk((d) => d.camera);
@@ -80,7 +83,7 @@ export function FinderPicture({
           <Button label="Try again" kind="primary" onPress={() => window.location.reload()} />
         </View>
       )}
-      <RemedyLine onAll={onRemedies} />
+      {remedies && <RemedyLine onAll={onRemedies} />}
     </View>
   );
 }

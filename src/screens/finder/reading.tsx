@@ -111,7 +111,15 @@ function Scale({ deviationEv }: { deviationEv: number }) {
           fill={far ? colour.warn : colour.good}
         />
       </Svg>
-      <Words kind="label" testID="deviation" style={far && styles.warn}>
+      <View style={styles.ends} aria-hidden>
+        <Words kind="label" quiet style={styles.end}>
+          −{SCALE_EV}
+        </Words>
+        <Words kind="label" quiet style={styles.end}>
+          +{SCALE_EV}
+        </Words>
+      </View>
+      <Words kind="label" testID="deviation" style={[styles.middle, far && styles.warn]}>
         {words}
       </Words>
     </View>
@@ -128,6 +136,10 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
     pointerEvents: 'none',
   },
+  // The words below stand between the ends of the scale.
+  ends: { flexDirection: 'row', justifyContent: 'space-between', width: WIDTH, marginBottom: -16 },
+  end: { fontSize: 11 },
+  middle: { textAlign: 'center', width: WIDTH },
   lock: { color: colour.accent },
   warn: { color: colour.warn },
 });

@@ -96,7 +96,7 @@ export function RemedyList({ compact }: { compact?: boolean }) {
           Nothing will go wrong that is known of.
         </Words>
       )}
-      {remedies.slice(0, compact ? 2 : undefined).map(({ kind, says, actions }) => (
+      {remedies.slice(0, compact ? 3 : undefined).map(({ kind, says, actions }) => (
         <View key={kind} style={[styles.item, compact && styles.compact]} testID={`remedy-${kind}`}>
           <Words kind={compact ? 'label' : 'body'} style={styles.says}>
             {says}
