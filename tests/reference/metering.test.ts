@@ -81,6 +81,23 @@ describe('the highlight pattern', () => {
     expect(headroomEv(counted, 0.0006)).toBeGreaterThan(0);
     expect(headroomEv(counted, 0.0003)).toBeLessThan(0.85);
   });
+
+  it('and a small spot keep what is inside the spy-hole, in a short time at base ISO', async () => {
+    const { sight, description } = await seen('spy-hole');
+    const hole = description.patches.find((p) => p.name === 'Inside the hole')!;
+    const at = { x: hole.x, y: (hole.y - 0.125) / 0.75 };
+    const plan = planFor(SIM_ONE_WIDE, 'hand');
+    for (const [pattern, spotShare] of [
+      ['highlight', 0.01],
+      ['spot', 0.003],
+    ] as const) {
+      const { ev100 } = readMeter(sight, pattern, { ...aim, at, spotShare });
+      const { settings } = resolveExposure(automatic, ev100, plan);
+      expect(settings.iso).toBe(100);
+      expect(settings.shutterS).toBeLessThan(1 / 1500);
+    }
+    expect(readMeter(sight, 'evaluative', aim).ev100).toBeLessThan(3);
+  });
 });
 
 describe('the automatic on a scene', () => {
