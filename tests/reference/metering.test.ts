@@ -74,13 +74,14 @@ describe('the highlight pattern', () => {
       const finder = finderFor(await seen(id, { ...OPENING, support: 'tripod' }));
       const { counted, resolved } = finder.measure({ ...ask, pattern: 'highlight' }, 1);
       // The sun's glint on the bench asks for more than the shortest time: that is said, and it is all that is missing.
-    const missing = resolved.outOfRangeEv ?? 0;
-    expect(missing).toBeGreaterThanOrEqual(0);
-    expect(missing).toBeLessThan(0.5);
-    // In the finder's samples, some 300 000, the share is a few dozen: twice of it is surely held.
-    expect(headroomEv(counted, 0.0006)).toBeGreaterThan(0);
-    expect(headroomEv(counted, 0.0003)).toBeLessThan(0.85);
-  });
+      const missing = resolved.outOfRangeEv ?? 0;
+      expect(missing).toBeGreaterThanOrEqual(0);
+      expect(missing).toBeLessThan(0.5);
+      // In the finder's samples, some 300 000, the share is a few dozen: twice of it is surely held.
+      expect(headroomEv(counted, 0.0006)).toBeGreaterThan(0);
+      expect(headroomEv(counted, 0.0003)).toBeLessThan(0.85);
+    },
+  );
 
   it('and a small spot keep what is inside the spy-hole, in a short time at base ISO', async () => {
     const { sight, description } = await seen('spy-hole');
