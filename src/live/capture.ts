@@ -4,7 +4,8 @@ import { profileOf, type Camera } from '../camera/port';
 import { fileName } from '../library/file-name';
 import { framesLeft, rollChanged } from '../library/roll';
 import { frameId } from '../vault/frame-id';
-import { hasIris, useDesk } from './desk';
+import { useDesk } from './desk';
+import { hasIris } from './desk-controls';
 
 const DAY_S = 86_400;
 

@@ -10,7 +10,8 @@ import { SUPPORTS } from '../core/scene/outside';
 import { WHEEL_SPEEDS } from '../core/scene/scene';
 import { LENS_IDS } from '../core/sensor/simulated-camera';
 import { PART_SCHEMAS } from '../core/setup/setup';
-import { useDesk, type Desk, type KeptDesk } from './desk';
+import { useDesk } from './desk';
+import type { Desk, KeptDesk } from './desk-state';
 
 const KEY = 'desk:1';
 const SAVE_AFTER_MS = 400;

@@ -3,7 +3,9 @@ import { nearestStep, SHUTTER_LADDER } from '../core/units/ladders';
 import type { FinderReport } from '../workers/finder-protocol';
 import { automaticPlan, fullPlan, resolveExposure } from '../core/exposure/automatic';
 import { OPTICS } from '../core/sensor/cameras';
-import { LADDERS, orderOf, useDesk } from './desk';
+import { useDesk } from './desk';
+import { orderOf } from './desk-controls';
+import { LADDERS } from './desk-state';
 import { parseDesk } from './desk-memory';
 
 jest.mock('@react-native-async-storage/async-storage', () => ({ createAsyncStorage: () => ({}) }));

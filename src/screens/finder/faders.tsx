@@ -15,7 +15,9 @@ import {
 } from '../../core/units/ladders';
 import { camera } from '../../live/camera';
 import { lensOf, type LensProfile } from '../../camera/port';
-import { exactOf, hasIris, isAuto, LADDERS, useDesk, type FaderId } from '../../live/desk';
+import { useDesk } from '../../live/desk';
+import { exactOf, hasIris, isAuto } from '../../live/desk-controls';
+import { LADDERS, type FaderId } from '../../live/desk-state';
 import { Button } from '../../ui/button';
 import { Fader, type FaderMark } from '../../ui/fader';
 import { SheetPanel } from '../../ui/sheet-panel';

@@ -2,7 +2,9 @@
 import { useCallback, useEffect, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { camera } from '../../live/camera';
-import { orderOf, useDesk, type FaderId } from '../../live/desk';
+import { useDesk } from '../../live/desk';
+import { orderOf } from '../../live/desk-controls';
+import type { FaderId } from '../../live/desk-state';
 import { rememberDesk } from '../../live/desk-memory';
 import { colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';

@@ -9,7 +9,7 @@ import {
   stepOf,
 } from '../../core/units/ladders';
 import type { ExposureSettings } from '../../core/exposure/settings';
-import type { FaderId } from '../../live/desk';
+import type { FaderId } from '../../live/desk-state';
 
 export function valueWords(fader: FaderId, exact: number): string {
   if (fader === 'shutter') return stepOf(SHUTTER_LADDER, exact).label;

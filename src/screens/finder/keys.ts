@@ -4,7 +4,9 @@ import { nearestStep } from '../../core/units/ladders';
 import { profileOf } from '../../camera/port';
 import { camera } from '../../live/camera';
 import { cancelCapture, press } from '../../live/capture';
-import { exactOf, hasIris, LADDERS, useDesk, type FaderId } from '../../live/desk';
+import { useDesk } from '../../live/desk';
+import { exactOf, hasIris } from '../../live/desk-controls';
+import { LADDERS, type FaderId } from '../../live/desk-state';
 
 const STEPS: Record<string, readonly [FaderId, 1 | -1]> = {
   q: ['shutter', 1],

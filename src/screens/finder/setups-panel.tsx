@@ -13,7 +13,8 @@ import {
   type SetupPart,
 } from '../../core/setup/setup';
 import { newSetupId, readSetupFile, useChangeSetups, useSetups, writeSetupFile } from '../../library/setups';
-import { hasIris, setupValuesOf, useDesk } from '../../live/desk';
+import { useDesk } from '../../live/desk';
+import { hasIris, setupValuesOf } from '../../live/desk-controls';
 import { Button } from '../../ui/button';
 import { saveFile } from '../../ui/save-file';
 import { TextField } from '../../ui/text-field';

@@ -21,7 +21,8 @@ export function StatusLine() {
   const items = [
     lensOf(camera, lens).name,
     `DNG ${megapixels} MP`,
-    patternOf(pattern).name,
+    // The button below names the pattern too: it stands back when there is more to say.
+    filterStops > 0 || delayS > 0 ? null : patternOf(pattern).name,
     filterStops > 0 ? `ND ${filterStops.toFixed(1).replace(/\.0$/, '')} stops` : null,
     delayS > 0 ? `after ${delayS} s` : null,
     kelvin === null ? null : `${kelvin} K auto`,
