@@ -1,5 +1,7 @@
 // How the desk's controls follow the camera, give way, and are read: pure functions beside the store.
 import { SETTING_IDS, type Control, type ExposureControls, type SettingId } from '../core/exposure/automatic';
+import type { ExposureSettings } from '../core/exposure/settings';
+import { ev100OfSettings } from '../core/light/apex';
 import { OPTICS } from '../core/sensor/cameras';
 import type { LensId } from '../core/sensor/simulated-camera';
 import type { SetupValues } from '../core/setup/setup';
@@ -25,6 +27,12 @@ export function followed(controls: ExposureControls, { settings, lens }: FinderR
 /** True for a lens whose aperture can be set. */
 export function hasIris(lens: LensId): boolean {
   return OPTICS[lens].lens.narrowestN !== undefined;
+}
+
+/** EV100 of a reading that asks for exactly these settings. */
+export function meteredBy(settings: ExposureSettings): number {
+  const { apertureN, shutterS, iso, compensationEv, filterStops = 0 } = settings;
+  return ev100OfSettings(apertureN, shutterS, iso) + compensationEv + filterStops;
 }
 
 /** All settings held where they stand. */

@@ -76,6 +76,18 @@ describe('the desk', () => {
     expect(desk().lock).toBeNull();
   });
 
+  it('locks settings on the meter as they stand, to the click', () => {
+    follow();
+    const { settings } = desk().report!;
+    desk().toggleLock();
+    follow();
+    expect(desk().report!.settings).toEqual(settings);
+    expect(desk().report!.deviationEv).toBeCloseTo(0, 9);
+    useDesk.setState({ report: null });
+    follow();
+    expect(desk().report!.settings).toEqual(settings);
+  });
+
   it('a tapped place is a spot inside the frame', () => {
     desk().setSpot({ x: 1.4, y: -2 });
     expect(desk()).toMatchObject({ spot: { x: 1, y: 0 }, pattern: 'spot' });

@@ -1,6 +1,6 @@
 // The live desk: what is set, what is automatic, what the camera reports. One store, selected in small slices.
 import { create } from 'zustand';
-import { carrierOf, DEFAULT_RULES, isAllManual, SETTING_IDS } from '../core/exposure/automatic';
+import { carrierOf, DEFAULT_RULES, isAllManual, ON_METER_EV, SETTING_IDS } from '../core/exposure/automatic';
 import { ev100OfSettings } from '../core/light/apex';
 import { BURN_SHARE } from '../core/meter/highlight';
 import { freeLetter } from '../core/meter/pins';
@@ -26,6 +26,7 @@ import {
   givingWay,
   hasIris,
   heldBy,
+  meteredBy,
   unlessTrading,
   withStep,
 } from './desk-controls';
@@ -105,8 +106,13 @@ export const useDesk = create<Desk>()((set, get) => ({
     set(({ lock, report, pattern, trade }) => {
       if (lock) return { lock: null, trade: null, controls: trade ? heldBy(get()) : get().controls };
       if (!report || !Number.isFinite(report.reading.ev100)) return {};
+      const { settings, deviationEv, reading } = report;
+      // What stands is what is held: settings on the meter are locked as they are, to the click.
+      const automatic = !isAllManual(get().controls, hasIris(report.lens));
+      const stands = automatic && Math.abs(deviationEv) <= ON_METER_EV;
+      const ev100 = stands ? meteredBy(settings) : reading.ev100;
       const by = PATTERNS.find((p) => p.id === pattern)!.name.toLowerCase();
-      return { lock: { ev100: report.reading.ev100, by: `${by} reading` } };
+      return { lock: { ev100, by: `${by} reading` } };
     }),
   takeReading: (ev100, by, compensationEv) => {
     const { controls, lens, report, filterStops } = get();
@@ -155,11 +161,10 @@ export const useDesk = create<Desk>()((set, get) => ({
       if (!gives && !trade) return {};
       if (!gives || !report) return { trade: null, lock: unlessTrading(lock, trade), controls: heldBy(desk) };
       const others = SETTING_IDS.filter((id) => id !== gives && (id !== 'aperture' || hasIris(lens)));
-      const { apertureN, shutterS, iso, compensationEv, filterStops = 0 } = report.settings;
       return {
         trade: { gives, with: others.includes('shutter') ? 'shutter' : others[0]! },
         lock: {
-          ev100: ev100OfSettings(apertureN, shutterS, iso) + compensationEv + filterStops,
+          ev100: meteredBy(report.settings),
           by: 'trading',
         },
         controls: givingWay(heldBy(desk), gives),

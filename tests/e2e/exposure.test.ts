@@ -139,6 +139,7 @@ describe('by touch', () => {
     await tap('gives-iso');
     await close();
     await wordsBecome(page, 'state-iso', /gives way/);
+    await framesPass(page);
     const [time, iso] = [await text('shutter-words'), await text('iso-words')];
     await touchDrag(page, 'fader-shutter', 0, 42);
     await page.waitForFunction(
@@ -206,6 +207,7 @@ describe('by touch', () => {
     await wordsBecome(page, 'filter-words', /3 stops, 8×, density 0\.90\. At ISO 100 1\/\d+ becomes 1\/\d+/);
     await tap('filter-unit-factor');
     expect(await page.$eval(byId('filter-strength'), (e) => (e as HTMLInputElement).value)).toBe('8');
+    await framesPass(page);
     const before = await text('shutter-words');
     await tap('filter-on');
     await wordsBecome(page, 'status', /ND 3 stops/);
@@ -324,7 +326,9 @@ describe('by touch', () => {
     expect(await serious(page)).toEqual([]);
     await close();
     await longPress(0.5, 0.6, 'pin-A');
+    await framesPass(page);
     await tap('lock');
+    await wordsBecome(page, 'reading', /Locked/);
     const held = await text('shutter-words');
     await deskKeeps(page, 'clipping');
     await deskKeeps(page, 'evaluative reading');
@@ -430,6 +434,7 @@ describe('by keys', () => {
     await press('Enter');
     await wordsBecome(page, 'iso-words', /^200$/);
     await close();
+    await framesPass(page);
     const before = await text('shutter-words');
     const time = SHUTTER_LADDER.findIndex((step) => step.label === before);
     await press('w', 'w', 'w');

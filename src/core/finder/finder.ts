@@ -45,6 +45,8 @@ const MOST_KERNEL = 8;
 /** Share of the level that the highlight pattern reads from which on a sample is marked as read. */
 const READ_FROM = 0.8;
 const DOT_PERIOD = 4;
+/** A spot that is dragged about asks for a new reading each frame. */
+const MOST_READINGS = 64;
 const WHITE = 0xffffffff;
 const BLACK = 0xff000000;
 
@@ -146,13 +148,25 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
   let counts: SiteCounts | undefined;
   let developer: { key: string; developer: Developer } | undefined;
 
+  // A view's light stands still; what was read of it stays true.
+  const readings = new Map<string, Reading>();
+  const read = (pattern: PatternId, aim: MeterAim): Reading => {
+    const key = JSON.stringify([pattern, aim]);
+    const known = readings.get(key);
+    if (known) return known;
+    if (readings.size > MOST_READINGS) readings.clear();
+    const reading = readMeter(view.sight, pattern, aim);
+    readings.set(key, reading);
+    return reading;
+  };
+
   return {
     width,
     height,
     rgba,
     measure: (ask, number, moment = { timeS: 0, sinceTouchS: Infinity }, lap) => {
-      const reading = readMeter(view.sight, ask.pattern, ask.aim);
-      const whole = ask.pattern === 'evaluative' ? reading : readMeter(view.sight, 'evaluative', ask.aim);
+      const reading = read(ask.pattern, ask.aim);
+      const whole = read('evaluative', ask.aim);
       if (plan?.rules !== ask.rules)
         plan = { rules: ask.rules, plan: planFor(camera, outside.support, ask.rules) };
       const metered = ask.lockedEv100 ?? reading.ev100;

@@ -104,7 +104,7 @@ describe('a hand', () => {
 });
 
 describe('a blur kernel', () => {
-  it('adds up to 1, keeps the mean place and, within a third, the spread of its path', () => {
+  it('adds up to 1, keeps the mean place and, within a third and part of a sample, the spread of its path', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 0, max: 999 }),
@@ -122,7 +122,8 @@ describe('a blur kernel', () => {
           expect(Math.abs(mx)).toBeLessThan(0.4);
           const truth = path.x.reduce((s, v, i) => s + v * v + path.y[i]! ** 2, 0) / path.x.length;
           const spread = truth * 2800 * 2800;
-          if (spread > 1) expect(Math.abs(sxx / spread - 1)).toBeLessThan(0.34);
+          // A sample is the finest a kernel knows: for small blurs it is off by part of one.
+          expect(Math.abs(sxx - spread)).toBeLessThan(0.34 * spread + 0.7);
         },
       ),
       { numRuns: 40 },

@@ -3,6 +3,7 @@ import { View, StyleSheet } from 'react-native';
 import Svg, { Defs, G, Line, LinearGradient, Path, Rect, Stop, Text as SvgText } from 'react-native-svg';
 import type { PictureHistogram } from '../../core/scopes/picture-histogram';
 import type { Stopline as StoplineData } from '../../core/scopes/stopline';
+import type { PinReading } from '../../core/meter/pins';
 import { colour, font } from '../../ui/theme';
 import { AXIS_FROM_EV, clippedBar, outline, pictureOutline, tallest, xOfEv } from './stopline-path';
 
@@ -13,11 +14,20 @@ export interface StoplineDrawingProps {
   readonly data: StoplineData;
   readonly floorEv: number;
   readonly midGreyEv: number;
+  /** Pins by their letters: how far each is from raw clip in its first channel. */
+  readonly pins?: readonly Pick<PinReading, 'letter' | 'toClipEv'>[];
   readonly width: number;
   readonly height: number;
 }
 
-export function StoplineDrawing({ data, floorEv, midGreyEv, width, height }: StoplineDrawingProps) {
+export function StoplineDrawing({
+  data,
+  floorEv,
+  midGreyEv,
+  pins = [],
+  width,
+  height,
+}: StoplineDrawingProps) {
   const plot = height - AXIS;
   const clipX = xOfEv(0, width);
   const floorX = Math.max(0, xOfEv(floorEv, width));
@@ -77,6 +87,16 @@ export function StoplineDrawing({ data, floorEv, midGreyEv, width, height }: Sto
       ))}
       <Label x={clipX} y={height - 1} words="clip" ink={colour.clip} />
       <Label x={greyX} y={11} words="mid-grey" anchor="end" dx={-5} ink={colour.text} />
+      {pins.map(({ letter, toClipEv }) => {
+        // What lies beyond the axis stands at its end.
+        const x = Math.min(width - 6, Math.max(6, xOfEv(-toClipEv, width)));
+        return (
+          <G key={letter}>
+            <Line x1={x} x2={x} y1={plot * 0.3} y2={plot} stroke={colour.accent} strokeWidth={1.5} />
+            <Label x={x} y={plot * 0.3 - 3} words={letter} ink={colour.accent} />
+          </G>
+        );
+      })}
       {floorX > 34 && <Label x={floorX} y={11} words="noise" anchor="end" dx={-4} ink={colour.floor} />}
     </Svg>
   );

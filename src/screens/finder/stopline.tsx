@@ -104,6 +104,7 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
               data={report.stopline}
               floorEv={report.floorEv}
               midGreyEv={report.midGreyEv}
+              pins={report.pins}
               width={width}
               height={height - 24}
             />
