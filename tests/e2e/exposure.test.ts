@@ -70,6 +70,7 @@ describe('by touch', () => {
     if (await page.$('[role=dialog]')) await close();
     await tap('all-auto');
     if (await page.$(byId('lock-words'))) await tap('lock');
+    await framesPass(page);
   });
 
   it('the meter shows its patterns: the highlight one leaves raw unclipped, spots have three sizes', async () => {
@@ -384,6 +385,13 @@ describe('by keys', () => {
     await live(page);
   });
   afterAll(async () => page.close());
+  // Everything automatic, and frames of it, before the next.
+  afterEach(async () => {
+    if (await page.$('[role=dialog]')) await close();
+    await press('0');
+    if (await page.$(byId('lock-words'))) await press('l');
+    await framesPass(page);
+  });
 
   const press = async (...keys: string[]) => {
     for (const key of keys) await page.keyboard.press(key as 'a');
@@ -419,7 +427,6 @@ describe('by keys', () => {
     await focus('pin-A');
     await press('Delete');
     await gone('pin-A');
-    await press('l', '0');
   });
 
   it('more panels, trading and its table', async () => {
@@ -440,7 +447,6 @@ describe('by keys', () => {
     await press('w', 'w', 'w');
     await wordsBecome(page, 'iso-words', /^400$/);
     await wordsBecome(page, 'shutter-words', new RegExp(`^${SHUTTER_LADDER[time - 3]!.label}$`));
-    await press('0');
   });
 
   it('another camera, its aperture by T and G, and everything manual on the scale', async () => {
