@@ -63,7 +63,7 @@ export function AutomaticPanel() {
           testID="steady"
         />
         <Stepper
-          name="ISO ceiling by hand"
+          name="ISO ceiling"
           value={valueWords('iso', rules.isoCeiling)}
           onStep={(by) =>
             setRules({ isoCeiling: at(ISO_LADDER, nearestStep(ISO_LADDER, rules.isoCeiling) + by).exact })
