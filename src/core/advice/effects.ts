@@ -1,6 +1,6 @@
 // What an exposure will do to the picture, in figures: blur in pixels of the capture, noise in decibels, depth in metres, bands
 // of lamps. From the same models that make the capture (shake, what turns, stars, flicker, sensor noise).
-import { analogueIso, BASE_ISO, type ExposureSettings } from '../exposure/settings';
+import type { ExposureSettings } from '../exposure/settings';
 import { airyDiscMm, depthOfField, handHeldLimitS, hyperfocalM } from '../optics/lens';
 import { shakePath, type Steadiness } from '../scene/shake';
 import { spinSpeedMm } from '../scene/surface-rows';
@@ -130,9 +130,4 @@ function shareOfMains(groups: SceneView['groups']) {
 function worstBand(mains: readonly Mains[], shutterS: number): Effects['bands'] {
   const bands = mains.map(({ hz, depth }) => ({ hz, ev: bandEv(hz, depth, shutterS) }));
   return bands.reduce<Effects['bands']>((worst, b) => (worst && worst.ev >= b.ev ? worst : b), null);
-}
-
-/** Stops that a low ISO is extended by, for words. */
-export function isExtended(iso: number): boolean {
-  return analogueIso(iso) !== iso && iso < BASE_ISO;
 }
