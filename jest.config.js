@@ -8,7 +8,11 @@ const node = {
       {
         configFile: false,
         presets: ['@babel/preset-typescript'],
-        plugins: ['@babel/plugin-transform-modules-commonjs', '@babel/plugin-transform-dynamic-import'],
+        plugins: [
+          require.resolve('./tools/local-globals.cjs'),
+          '@babel/plugin-transform-modules-commonjs',
+          '@babel/plugin-transform-dynamic-import',
+        ],
       },
     ],
   },

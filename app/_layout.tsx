@@ -4,11 +4,15 @@ import { BarlowSemiCondensed_600SemiBold } from '@expo-google-fonts/barlow-semi-
 import { QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Slot, usePathname } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { queryClient, useOtherTabs } from '../src/library/roll';
 import { FinderScreen } from '../src/screens/finder/finder-screen';
-import { colour } from '../src/ui/theme';
+import { useDesk } from '../src/live/desk';
+import { rememberDesk } from '../src/live/desk-memory';
+import { applyTheme, colour } from '../src/ui/theme';
+
+applyTheme('studio');
 
 export default function Layout() {
   useFonts({ BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold });
@@ -24,6 +28,12 @@ function Screens() {
   const [opened, setOpened] = useState(onFinder);
   if (onFinder && !opened) setOpened(true);
   useOtherTabs();
+  const theme = useDesk((d) => d.theme);
+  useEffect(() => applyTheme(theme), [theme]);
+  useEffect(() => {
+    const forgetting = rememberDesk();
+    return () => void forgetting.then((forget) => forget());
+  }, []);
   return (
     <View style={styles.page}>
       {opened && <FinderScreen active={onFinder} />}

@@ -17,7 +17,6 @@ import { plateRows, previewStage } from '../src/core/scene/light-rows';
 import { OPENING } from '../src/core/scene/outside';
 import { viewScene } from '../src/core/scene/view';
 import { pictureHistogram } from '../src/core/scopes/picture-histogram';
-import { stopline } from '../src/core/scopes/stopline';
 import { SIM_ONE_WIDE } from '../src/core/sensor/sim-one';
 import { fromBase64, toBase64 } from '../src/vault/base64';
 
@@ -45,6 +44,14 @@ async function time(runs: number, work: () => unknown): Promise<number> {
 function row(name: string, medianMs: number, referenceName: string, referenceMs: number): void {
   rows.push({ name, medianMs, referenceName, referenceMs, ratio: medianMs / referenceMs });
 }
+
+const ALL_MARKS = {
+  rawClip: true,
+  rawFloor: true,
+  pictureWhite: true,
+  pictureBlack: true,
+  zebra: { of: 'raw', belowClip12: 6 },
+} as const;
 
 async function main(): Promise<void> {
   const log = console.log;
@@ -81,6 +88,8 @@ async function main(): Promise<void> {
     aim: { at: { x: 0.5, y: 0.5 }, spotShare: 0.01, burnShare: 0.0003 },
     pins: [],
     filterStops: 0,
+    habitEv: 0,
+    outlook: { tolerance: { share: 0.001, area: 0.0001 }, cleanDb: 10 },
     lockedEv100: null,
     focusM: null,
   };
@@ -102,15 +111,13 @@ async function main(): Promise<void> {
         mark = now;
       };
       const frame = finder.measure(asked, i, { timeS: i * everyS, sinceTouchS: 60 }, lap);
-      stopline(frame.counted);
-      lap('stopline');
       finder.develop(frame);
       lap('develop');
-      finder.markClipping(frame);
-      lap('marks');
-      if (i >= 15) whole.push(mark - start);
       pictureHistogram(finder.rgba);
       lap('picture histogram');
+      finder.mark(frame, ALL_MARKS, true);
+      lap('marks, all of them');
+      if (i >= 15) whole.push(mark - start);
     }
     for (const [stage, times] of Object.entries(stages))
       row(`${name}: ${stage}`, median(times), copyName, copy);

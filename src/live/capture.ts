@@ -1,6 +1,7 @@
 // One press from the finder to the roll: is there room, take, follow its progress, tell the roll. A second press while
 // one is running does nothing; cancel ends it.
 import { profileOf, type Camera } from '../camera/port';
+import { totalCompensation } from '../core/exposure/automatic';
 import { fileName } from '../library/file-name';
 import { framesLeft, rollChanged } from '../library/roll';
 import { frameId } from '../vault/frame-id';
@@ -29,12 +30,15 @@ export async function press(camera: Camera, hardness = 0.3): Promise<void> {
     }
     await countDown(delayS, controller.signal);
     setCapture({ kind: 'busy', stage: 'expose', share: 0 });
-    const { report, controls, pattern, orientation, outside } = useDesk.getState();
+    const { report, controls, pattern, orientation, outside, check } = useDesk.getState();
     if (!report) return setCapture({ kind: 'idle' });
     const timeMs = Date.now();
     const random = crypto.getRandomValues(new Uint8Array(14));
     const plan = {
-      settings: { ...report.settings, compensationEv: controls.compensationEv },
+      settings: {
+        ...report.settings,
+        compensationEv: totalCompensation(controls.compensationEv, check.habitEv),
+      },
       colour: report.colour,
       facts: {
         pattern,

@@ -7,6 +7,7 @@ import type { LensId } from '../core/sensor/simulated-camera';
 import type { SetupValues } from '../core/setup/setup';
 import { at, FAR_M } from '../core/units/ladders';
 import type { FinderOrder, FinderReport } from '../workers/finder-protocol';
+import { marksOf } from './check-settings';
 import { LADDERS, type Desk, type FaderId, type Lock, type Trade } from './desk-state';
 
 /** A setting taken over by hand starts from where the automatic stood, so the store follows the automatic's values. */
@@ -115,7 +116,10 @@ export function orderOf(desk: Desk, running: boolean): FinderOrder {
     hand,
     receptor,
     wants,
-    clipMarks,
+    check,
+    other,
+    holding,
+    cleared,
     scope,
   } = desk;
   return {
@@ -129,7 +133,6 @@ export function orderOf(desk: Desk, running: boolean): FinderOrder {
       lens,
       scene,
       outside,
-      clipMarks,
       running,
     },
     rules: trade ? 'full' : rules,
@@ -139,6 +142,13 @@ export function orderOf(desk: Desk, running: boolean): FinderOrder {
     hand: hand && { at: hand, receptor },
     equivalentsFor: wants.equivalents,
     weights: wants.weights,
-    pictureHistogram: scope === 'picture' || orientation === 'landscape',
+    marks: marksOf(check, cleared),
+    outlook: { tolerance: { share: check.share, area: check.sparkle }, cleanDb: check.cleanDb },
+    fitBy: check.fitBy,
+    habitEv: check.habitEv,
+    pictureHistogram:
+      scope === 'picture' || orientation === 'landscape' || !['off', 'raw'].includes(check.histogram),
+    disagreement: wants.disagreement,
+    other: holding ? other : null,
   };
 }

@@ -10,6 +10,8 @@ import { SUPPORTS } from '../core/scene/outside';
 import { WHEEL_SPEEDS } from '../core/scene/scene';
 import { LENS_IDS } from '../core/sensor/simulated-camera';
 import { PART_SCHEMAS } from '../core/setup/setup';
+import { THEME_IDS } from '../ui/theme';
+import { CHECK_SCHEMA } from './check-settings';
 import { useDesk } from './desk';
 import type { Desk, KeptDesk } from './desk-state';
 
@@ -73,7 +75,17 @@ const SCHEMAS: Readonly<Record<keyof KeptDesk, object>> = {
   delayS: PART_SCHEMAS.delayS,
   receptor: { enum: RECEPTORS },
   remediesOff: { type: 'array', items: { enum: REMEDY_KINDS } },
-  clipMarks: { type: 'boolean' },
+  check: CHECK_SCHEMA,
+  other: nullable({
+    type: 'object',
+    required: ['shutterS', 'iso', 'apertureN'],
+    properties: {
+      shutterS: { type: 'number', exclusiveMinimum: 0 },
+      iso: { type: 'number', exclusiveMinimum: 0 },
+      apertureN: { type: 'number', exclusiveMinimum: 0 },
+    },
+  }),
+  theme: { enum: THEME_IDS },
   scope: { enum: ['raw', 'picture'] },
 };
 const PARTS = Object.keys(SCHEMAS) as (keyof KeptDesk)[];

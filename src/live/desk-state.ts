@@ -1,4 +1,5 @@
 // What the desk knows and what can be done to it. The store itself is in desk.ts.
+import type { FitPlan } from '../core/advice/fit';
 import type { DeskChange, RemedyKind } from '../core/advice/remedy';
 import type { AutomaticRules, Control, ExposureControls, SettingId } from '../core/exposure/automatic';
 import type { Receptor } from '../core/meter/incident';
@@ -19,7 +20,9 @@ import {
   type Ladder,
 } from '../core/units/ladders';
 import type { CaptureStage } from '../workers/darkroom.worker';
-import type { FinderReport, SceneStatus } from '../workers/finder-protocol';
+import type { FinderReport, OtherExposure, SceneStatus } from '../workers/finder-protocol';
+import type { ThemeId } from '../ui/theme';
+import type { CheckSettings, MarkId } from './check-settings';
 
 export type FaderId = SettingId | 'compensation' | 'focus';
 export type Scope = 'raw' | 'picture';
@@ -80,10 +83,22 @@ export interface Desk {
   /** Kinds of remedy that the person does not want to hear of. */
   readonly remediesOff: readonly RemedyKind[];
   /** What the finder is asked for beside its frames, while a panel shows it. */
-  readonly wants: { readonly equivalents: SettingId | null; readonly weights: boolean };
+  readonly wants: {
+    readonly equivalents: SettingId | null;
+    readonly weights: boolean;
+    readonly disagreement: boolean;
+  };
   /** What changed by itself, to be read once. */
   readonly notice: string | null;
-  readonly clipMarks: boolean;
+  readonly check: CheckSettings;
+  /** An exposure to compare with, and whether it is held up now. */
+  readonly other: OtherExposure | null;
+  readonly holding: boolean;
+  /** Where the loupe lies; null while it is put away. */
+  readonly loupe: FramePoint | null;
+  /** Everything is off the finder for the time being. */
+  readonly cleared: boolean;
+  readonly theme: ThemeId;
   readonly scope: Scope;
   readonly orientation: Orientation;
   readonly report: FinderReport | null;
@@ -123,7 +138,15 @@ export interface Desk {
   setWants(wants: Partial<Desk['wants']>): void;
   takeBody(id: CameraId): void;
   setNotice(notice: string | null): void;
-  toggleClipMarks(): void;
+  setCheck(change: Partial<CheckSettings>): void;
+  toggleMark(mark: MarkId): void;
+  /** Takes over what a fit has worked out; trading ends, for it would take the light back. */
+  takeFit(plan: FitPlan): void;
+  setOther(other: OtherExposure | null): void;
+  hold(holding: boolean): void;
+  setLoupe(at: FramePoint | null): void;
+  clear(cleared: boolean): void;
+  setTheme(theme: ThemeId): void;
   toggleScope(): void;
   setOrientation(orientation: Orientation): void;
   setLens(lens: LensId): void;
@@ -156,7 +179,9 @@ export type KeptDesk = Pick<
   | 'delayS'
   | 'receptor'
   | 'remediesOff'
-  | 'clipMarks'
+  | 'check'
+  | 'other'
+  | 'theme'
   | 'scope'
 >;
 

@@ -293,8 +293,8 @@ describe('setups and remedies', () => {
 });
 
 describe('a kept desk', () => {
-  const { controls, pattern, spot, clipMarks, scope, pins, rules, lock, trade } = desk();
-  const kept = { controls, pattern, spot, clipMarks, scope, pins, rules, lock, trade };
+  const { controls, pattern, spot, check, scope, pins, rules, lock, trade, theme, other } = desk();
+  const kept = { controls, pattern, spot, check, scope, pins, rules, lock, trade, theme, other };
 
   it('comes back as it was', () => expect(parseDesk(JSON.stringify(kept))).toEqual(kept));
   it.each([null, '', '{', 'null', '[]', '3', '{"pattern":"magic"}'])(
@@ -310,10 +310,14 @@ describe('a kept desk', () => {
     { trade: { gives: 'white', with: 'iso' } },
     { pins: Array.from({ length: 9 }, () => ({ letter: 'A', x: 0, y: 0 })) },
     { rules: { ...rules, order: ['iso', 'iso', 'shutter'] } },
+    { check: { ...check, share: 0.5 } },
+    { check: { ...check, zebra: { ...check.zebra, native: { belowClip12: 99, percent: 95 } } } },
+    { theme: 'noon' },
+    { other: { shutterS: 0, iso: 100, apertureN: 2 } },
   ])('loses only the part that is damaged: %j', (bad) => {
     const back = parseDesk(JSON.stringify({ ...kept, ...bad }))!;
     expect(back).not.toHaveProperty(Object.keys(bad)[0]!);
-    expect(back.clipMarks).toBe(kept.clipMarks);
+    expect(back.scope).toBe(kept.scope);
   });
   it('of before there were apertures opens with an automatic one', () => {
     const { shutter, iso, compensationEv } = controls;

@@ -1,6 +1,13 @@
 // The live desk: what is set, what is automatic, what the camera reports. One store, selected in small slices.
 import { create } from 'zustand';
-import { carrierOf, DEFAULT_RULES, isAllManual, ON_METER_EV, SETTING_IDS } from '../core/exposure/automatic';
+import {
+  carrierOf,
+  DEFAULT_RULES,
+  isAllManual,
+  ON_METER_EV,
+  SETTING_IDS,
+  totalCompensation,
+} from '../core/exposure/automatic';
 import { ev100OfSettings } from '../core/light/apex';
 import { BURN_SHARE } from '../core/meter/highlight';
 import { freeLetter } from '../core/meter/pins';
@@ -30,6 +37,7 @@ import {
   unlessTrading,
   withStep,
 } from './desk-controls';
+import { CHECK_SETTINGS } from './check-settings';
 import { AUTOMATIC, FOCUS_AUTOMATIC, LADDERS, OPENING_SCENE, type Desk } from './desk-state';
 
 export const useDesk = create<Desk>()((set, get) => ({
@@ -52,9 +60,14 @@ export const useDesk = create<Desk>()((set, get) => ({
   hand: null,
   receptor: 'flat',
   remediesOff: [],
-  wants: { equivalents: null, weights: false },
+  wants: { equivalents: null, weights: false, disagreement: false },
   notice: null,
-  clipMarks: true,
+  check: CHECK_SETTINGS,
+  other: null,
+  holding: false,
+  loupe: null,
+  cleared: false,
+  theme: 'studio',
   scope: 'raw',
   orientation: 'portrait',
   report: null,
@@ -115,11 +128,11 @@ export const useDesk = create<Desk>()((set, get) => ({
       return { lock: { ev100, by: `${by} reading` } };
     }),
   takeReading: (ev100, by, compensationEv) => {
-    const { controls, lens, report, filterStops } = get();
+    const { controls, lens, report, filterStops, check } = get();
     if (!Number.isFinite(ev100)) return;
     if (isAllManual(controls, hasIris(lens)) && report) {
       const { apertureN, shutterS, iso } = report.settings;
-      const step = compensationEv ?? controls.compensationEv;
+      const step = compensationEv ?? totalCompensation(controls.compensationEv, check.habitEv);
       const over = ev100 - step - filterStops - ev100OfSettings(apertureN, shutterS, iso);
       const index = nearestStep(SHUTTER_LADDER, shutterS) - Math.round(over * 3);
       const held = Math.min(SHUTTER_LADDER.length - 1, Math.max(0, index));
@@ -133,7 +146,11 @@ export const useDesk = create<Desk>()((set, get) => ({
     set({
       lock: { ev100, by },
       trade: null,
-      controls: compensationEv === undefined ? controls : { ...controls, compensationEv },
+      // What is asked for is meant as a whole: the habit is part of it.
+      controls:
+        compensationEv === undefined
+          ? controls
+          : { ...controls, compensationEv: totalCompensation(compensationEv, -check.habitEv) },
     });
   },
   addPin: (place) =>
@@ -238,7 +255,16 @@ export const useDesk = create<Desk>()((set, get) => ({
     });
   },
   setNotice: (notice) => set({ notice }),
-  toggleClipMarks: () => set(({ clipMarks }) => ({ clipMarks: !clipMarks })),
+  setCheck: (change) => set(({ check }) => ({ check: { ...check, ...change } })),
+  toggleMark: (mark) =>
+    set(({ check }) => ({ check: { ...check, marks: { ...check.marks, [mark]: !check.marks[mark] } } })),
+  takeFit: ({ controls }) =>
+    set(({ trade, lock }) => ({ controls, trade: null, lock: unlessTrading(lock, trade) })),
+  setOther: (other) => set({ other, holding: false }),
+  hold: (holding) => set(({ other }) => ({ holding: holding && other !== null })),
+  setLoupe: (loupe) => set({ loupe: loupe && { x: clamp(loupe.x), y: clamp(loupe.y) } }),
+  clear: (cleared) => set({ cleared }),
+  setTheme: (theme) => set({ theme }),
   toggleScope: () => set(({ scope }) => ({ scope: scope === 'raw' ? 'picture' : 'raw' })),
   setOrientation: (orientation) => set({ orientation }),
   setLens: (lens) => set({ lens }),

@@ -124,7 +124,7 @@ export function Fader({
             width={capWidth}
             height={CAP_HEIGHT}
             rx={5}
-            fill={auto ? colour.panel : colour.accent}
+            fill={auto ? colour.panel : colour.primary}
             stroke={auto ? colour.quiet : colour.accent}
             strokeWidth={1.5}
           />
@@ -133,7 +133,7 @@ export function Fader({
             x2={middle + capWidth * 0.38}
             y1={y(index)}
             y2={y(index)}
-            stroke={auto ? colour.quiet : colour.onAccent}
+            stroke={auto ? colour.quiet : colour.onPrimary}
             strokeWidth={2}
           />
         </Svg>

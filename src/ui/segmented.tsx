@@ -95,7 +95,7 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     justifyContent: 'center',
   },
-  on: { backgroundColor: '#3A3550' },
+  on: { backgroundColor: colour.chosen },
   onText: { color: colour.accent },
   pressed: { opacity: 0.6 },
 });

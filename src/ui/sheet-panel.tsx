@@ -10,11 +10,14 @@ export function SheetPanel({
   title,
   onClose,
   height,
+  unveiled,
   children,
 }: {
   title: string;
   /** Share of the screen that the panel always takes, so that nothing moves under the thumb; as much as it needs when absent. */
   height?: number;
+  /** Leaves what lies above the panel as it is, for panels that are judged by it. */
+  unveiled?: boolean;
   onClose: () => void;
   children: ReactNode;
 }) {
@@ -39,7 +42,7 @@ export function SheetPanel({
     <View style={[styles.cover, beside && styles.coverBeside]}>
       {!beside && (
         <Pressable
-          style={styles.backdrop}
+          style={[styles.backdrop, unveiled && styles.unveiled]}
           onPress={onClose}
           aria-label={`Close ${title}`}
           role="button"
@@ -67,7 +70,8 @@ export function SheetPanel({
 const styles = StyleSheet.create({
   cover: { ...StyleSheet.absoluteFill, justifyContent: 'flex-end', alignItems: 'center', zIndex: 20 },
   coverBeside: { alignItems: 'flex-end', pointerEvents: 'box-none' },
-  backdrop: { ...StyleSheet.absoluteFill, backgroundColor: 'rgba(0,0,0,0.45)' },
+  backdrop: { ...StyleSheet.absoluteFill, backgroundColor: colour.veil },
+  unveiled: { backgroundColor: 'transparent' },
   panel: {
     width: '100%',
     maxWidth: 560,

@@ -1,5 +1,5 @@
-// Pointer drags on one element: start, move, end, tap, double tap, long press. The pointer is captured, so that a thumb may leave
-// the element; a second finger is ignored.
+// Pointer drags on one element: start, move, end, tap, double tap, long press, and zooming by two fingers or the wheel. The pointer
+// is captured, so that a thumb may leave the element; a second finger ends a drag, and zooms where that means something.
 import { useEffect, useRef, type RefObject } from 'react';
 import type { View } from 'react-native';
 
@@ -13,6 +13,8 @@ export interface DragHandlers {
   readonly onDoubleTap?: () => void;
   /** Held still for half a second: place in the element; what follows is no tap. */
   readonly onLongPress?: (x: number, y: number) => void;
+  /** Two fingers or the wheel: how many times wider since the last call, and about which share of the element's width. */
+  readonly onZoom?: (times: number, about: number) => void;
   readonly onKey?: (key: string) => boolean;
 }
 
@@ -20,6 +22,8 @@ export interface DragHandlers {
 const SLOP_PX = 5;
 const DOUBLE_TAP_MS = 320;
 const LONG_PRESS_MS = 500;
+/** Wheel travel, pixels, that doubles. */
+const WHEEL_DOUBLES_PX = 300;
 
 export function useDrag(ref: RefObject<View | null>, handlers: DragHandlers): void {
   const latest = useRef(handlers);
@@ -38,8 +42,24 @@ export function useDrag(ref: RefObject<View | null>, handlers: DragHandlers): vo
       const box = element.getBoundingClientRect();
       return [(x - box.left) / box.width, (y - box.top) / box.height];
     };
+    const fingers = new Map<number, { x: number; y: number }>();
+    let apart = 0;
+    const spread = () => {
+      const [a, b] = [...fingers.values()];
+      return a && b ? Math.max(1, Math.hypot(a.x - b.x, a.y - b.y)) : 0;
+    };
     const down = (e: PointerEvent) => {
-      if (active || e.button !== 0) return;
+      if (latest.current.onZoom && e.pointerType === 'touch') {
+        fingers.set(e.pointerId, { x: e.clientX, y: e.clientY });
+        if (fingers.size === 2) {
+          clearTimeout(holding);
+          if (active?.moved) latest.current.onEnd?.();
+          active = undefined;
+          apart = spread();
+          return;
+        }
+      }
+      if (active || e.button !== 0 || fingers.size > 1) return;
       active = { id: e.pointerId, x: e.clientX, y: e.clientY, moved: false };
       element.setPointerCapture(e.pointerId);
       if (!latest.current.onLongPress) return;
@@ -51,6 +71,14 @@ export function useDrag(ref: RefObject<View | null>, handlers: DragHandlers): vo
       }, LONG_PRESS_MS);
     };
     const move = (e: PointerEvent) => {
+      if (fingers.has(e.pointerId)) fingers.set(e.pointerId, { x: e.clientX, y: e.clientY });
+      if (fingers.size === 2) {
+        const [a, b] = [...fingers.values()];
+        const now = spread();
+        latest.current.onZoom?.(now / apart, shareOf((a!.x + b!.x) / 2, 0)[0]);
+        apart = now;
+        return;
+      }
       if (!active || e.pointerId !== active.id) return;
       const [dx, dy] = [e.clientX - active.x, e.clientY - active.y];
       if (!active.moved) {
@@ -61,7 +89,13 @@ export function useDrag(ref: RefObject<View | null>, handlers: DragHandlers): vo
       }
       latest.current.onMove?.(dx, dy);
     };
+    const wheel = (e: WheelEvent) => {
+      if (!latest.current.onZoom) return;
+      e.preventDefault();
+      latest.current.onZoom(2 ** (-e.deltaY / WHEEL_DOUBLES_PX), shareOf(e.clientX, 0)[0]);
+    };
     const up = (e: PointerEvent) => {
+      fingers.delete(e.pointerId);
       if (!active || e.pointerId !== active.id) return;
       // A busy page may get the last stretch of a drag with its end only.
       if (e.type === 'pointerup') move(e);
@@ -94,6 +128,7 @@ export function useDrag(ref: RefObject<View | null>, handlers: DragHandlers): vo
     element.addEventListener('pointercancel', up);
     element.addEventListener('touchend', noClick);
     element.addEventListener('keydown', key);
+    element.addEventListener('wheel', wheel, { passive: false });
     return () => {
       clearTimeout(holding);
       element.removeEventListener('pointerdown', down);
@@ -102,6 +137,7 @@ export function useDrag(ref: RefObject<View | null>, handlers: DragHandlers): vo
       element.removeEventListener('pointercancel', up);
       element.removeEventListener('touchend', noClick);
       element.removeEventListener('keydown', key);
+      element.removeEventListener('wheel', wheel);
     };
   }, [ref]);
 }

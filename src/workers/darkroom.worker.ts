@@ -1,6 +1,7 @@
 // The darkroom's worker: takes captures from exposure to a verified file in the vault, and opens files to look at them.
 import * as Comlink from 'comlink';
 import { reportOf, type CheckReport } from '../core/dng/check';
+import type { CameraColour } from '../core/colour/camera';
 import { readDng, type DngRaw } from '../core/dng/read';
 import type { FrameRecord } from '../core/frame/record';
 import { shoot, type Press, type Stage } from '../core/frame/shoot';
@@ -8,7 +9,11 @@ import { developerFor, developReduced, developRegion, type Region } from '../cor
 import { countSites } from '../core/raw/statistics';
 import type { Outside } from '../core/scene/outside';
 import { viewScene } from '../core/scene/view';
-import type { Orientation } from '../core/scene/framing';
+import type { FramePoint } from '../core/meter/luminance-map';
+import { captureWindow } from '../core/scene/capture';
+import { frameSize, windowAbout, type Orientation } from '../core/scene/framing';
+import { focusedPlates, type FocusedPlates } from '../core/scene/light-rows';
+import type { Steadiness } from '../core/scene/shake';
 import { pictureHistogram, type PictureHistogram } from '../core/scopes/picture-histogram';
 import { stopline, type Stopline } from '../core/scopes/stopline';
 import type { RawFrame } from '../core/sensor/raw-frame';
@@ -27,6 +32,23 @@ export type WorldPress = Press & {
   readonly orientation: Orientation;
   readonly outside: Outside;
 };
+
+/** A window of the capture that the finder's settings would make now, before the press. */
+export interface LoupeAsk extends Pick<
+  WorldPress,
+  'scene' | 'lens' | 'orientation' | 'outside' | 'settings'
+> {
+  readonly colour: CameraColour;
+  readonly focusM: number;
+  readonly seed: number;
+  readonly clockS: number;
+  readonly steadiness: Steadiness;
+  /** Middle of the window, shares of the frame. */
+  readonly at: FramePoint;
+  /** Sites across and down. */
+  readonly width: number;
+  readonly height: number;
+}
 
 export interface OpenedFile {
   readonly check: CheckReport;
@@ -49,6 +71,8 @@ export type CaptureOutcome =
 
 const vault = openVault();
 let opened: { id: string; frame: RawFrame } | undefined;
+/** Plates as the loupe last looked at them: defocus takes longer than the window itself. */
+let focused: { key: string; plates: FocusedPlates } | undefined;
 
 const api = {
   /** Loads the scene ahead of the first press. */
@@ -85,6 +109,32 @@ const api = {
       const reason = error instanceof Error ? error.message : String(error);
       return Comlink.transfer({ kind: 'unsaved', record, dng, reason }, [dng.buffer as ArrayBuffer]);
     }
+  },
+
+  /** The window of a capture at one pixel a site, as it will be: its blur, its noise, its brightness. */
+  async loupe(ask: LoupeAsk): Promise<ImageBitmap> {
+    const { scene, lens, orientation, outside, focusM, settings } = ask;
+    const url = sceneUrl(scene, lens);
+    const { apertureN, filterStops } = settings;
+    const key = JSON.stringify([url, lens, orientation, outside, focusM, apertureN, filterStops]);
+    if (focused?.key !== key) {
+      const view = viewScene(await sceneAt(url), OPTICS[lens], orientation, outside);
+      focused = { key, plates: focusedPlates(view, focusM, settings) };
+    }
+    const { sensor } = OPTICS[lens];
+    const whole = frameSize(OPTICS[lens], orientation, sensor.width);
+    const window = windowAbout(ask.at, ask.width, ask.height, whole);
+    const order = { ...ask, timeMs: 0, offsetMinutes: 0 };
+    const frame = captureWindow(focused.plates, sensor.width, window, order, ask.steadiness);
+    const rgba = new Uint8ClampedArray(window.width * window.height * 4);
+    developRegion(
+      frame,
+      developerFor(frame),
+      { x: 0, y: 0, width: window.width, height: window.height },
+      rgba,
+    );
+    const bitmap = await createImageBitmap(new ImageData(rgba, window.width, window.height));
+    return Comlink.transfer(bitmap, [bitmap]);
   },
 
   /** Opens a frame's file. @throws DngError when it is broken, Error when it is not there. */

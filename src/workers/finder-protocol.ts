@@ -1,6 +1,7 @@
 // What the finder worker is told and what it reports: one small report a frame, never pixels.
 import type { Effects } from '../core/advice/effects';
 import type { EquivalentGroup } from '../core/advice/equivalents';
+import type { FitPlan, FitWay } from '../core/advice/fit';
 import type { CameraColour } from '../core/colour/camera';
 import type { AutomaticPlan, AutomaticRules, ExposureControls, SettingId } from '../core/exposure/automatic';
 import type { ExposureSettings } from '../core/exposure/settings';
@@ -12,8 +13,30 @@ import type { Reading } from '../core/meter/read';
 import type { Orientation } from '../core/scene/framing';
 import type { Outside } from '../core/scene/outside';
 import type { PictureHistogram } from '../core/scopes/picture-histogram';
+import type { OutlookAsk } from '../core/finder/outlook';
+import type { Comparison } from '../core/scopes/compare';
+import type { Forecast, PerChannel } from '../core/scopes/levels';
+import type { RangeReport, ToneLimits } from '../core/scopes/limits';
+import type { Disagreement } from '../core/scopes/marks';
 import type { Stopline } from '../core/scopes/stopline';
+import type { ZebraOn } from '../core/scopes/zebra';
 import type { LensId } from '../core/sensor/simulated-camera';
+
+/** What is drawn over the picture; the zebra's threshold for native and for extended ISO. */
+export interface MarksOrder {
+  readonly rawClip: boolean;
+  readonly rawFloor: boolean;
+  readonly pictureWhite: boolean;
+  readonly pictureBlack: boolean;
+  readonly zebra: { readonly native: ZebraOn; readonly extended: ZebraOn } | null;
+}
+
+/** An exposure beside the present one, to be compared with it. */
+export interface OtherExposure {
+  readonly shutterS: number;
+  readonly iso: number;
+  readonly apertureN: number;
+}
 
 export interface FinderOrder {
   readonly controls: ExposureControls;
@@ -23,6 +46,7 @@ export interface FinderOrder {
   readonly pins: readonly Pin[];
   /** EV100 that is held, or null when the meter is live. */
   readonly lockedEv100: number | null;
+  readonly habitEv: number;
   readonly filterStops: number;
   /** Seconds between the press and the exposure. */
   readonly delayS: number;
@@ -38,8 +62,14 @@ export interface FinderOrder {
   readonly equivalentsFor: SettingId | null;
   /** True while the weights of the evaluative pattern are wanted. */
   readonly weights: boolean;
-  readonly clipMarks: boolean;
+  readonly marks: MarksOrder;
+  readonly outlook: OutlookAsk;
+  readonly fitBy: FitWay;
   readonly pictureHistogram: boolean;
+  /** True while it is wanted how raw and picture disagree. */
+  readonly disagreement: boolean;
+  /** Shown in place of the present exposure while it is held up. */
+  readonly other: OtherExposure | null;
   readonly running: boolean;
 }
 
@@ -77,15 +107,28 @@ export interface FinderReport {
   readonly deviationEv: number;
   readonly outOfRangeEv: number | null;
   readonly colour: CameraColour;
+  /** As the capture will have it. */
   readonly stopline: Stopline;
   readonly picture: PictureHistogram | null;
-  /** Shares of the sites of R, G, B that are clipped, or below the floor. */
-  readonly clippedShare: readonly [number, number, number];
-  readonly belowFloorShare: readonly [number, number, number];
-  /** Share of all sites that are clipped. */
+  /** Sites of the capture. */
+  readonly sites: number;
+  /** Shares of the capture's sites by channel. */
+  readonly forecast: Forecast;
+  /** Share of all sites that will be clipped. */
   readonly clippedOfFrame: number;
-  /** Stops until the first 0.1 % of a channel clips; negative when it is over already, by how much. */
+  /** Stops until the chosen share of a channel clips; negative when it is over already, by how much. */
   readonly headroomEv: number;
+  /** Shares of highlights so small that they are not counted. */
+  readonly sparkle: PerChannel<number>;
+  readonly range: RangeReport;
+  /** What one action would do for the headroom; null when there is nothing to fit to. */
+  readonly fit: FitPlan | null;
+  readonly toneLimits: ToneLimits;
+  readonly disagreement: Disagreement | null;
+  /** While another exposure is held up: it against the present one. */
+  readonly comparison: Comparison | null;
+  /** Where raw is clean, stops below saturation. */
+  readonly cleanEv: number;
   /** SNR 1, stops below saturation. */
   readonly floorEv: number;
   /** Where 18 % grey of the picture lies in raw, stops below saturation. */

@@ -2,19 +2,29 @@
 import * as Comlink from 'comlink';
 import { effectsOf, type EffectsOf } from '../core/advice/effects';
 import { equivalentsOf } from '../core/advice/equivalents';
+import { fitPlan } from '../core/advice/fit';
 import { fullPlan } from '../core/exposure/automatic';
-import { finderFor, type Finder, type FinderFrame } from '../core/finder/finder';
+import { BASE_ISO } from '../core/exposure/settings';
+import { finderFor, type Finder, type FinderFrame, type Moment } from '../core/finder/finder';
 import { fieldWeights } from '../core/meter/evaluative';
 import { simulatedLux } from '../core/meter/incident';
 import { plateCropOf } from '../core/scene/framing';
 import type { Scene } from '../core/scene/scene';
 import { viewScene, type SceneView } from '../core/scene/view';
 import { pictureHistogram } from '../core/scopes/picture-histogram';
-import { stopline } from '../core/scopes/stopline';
+import { compareExposures } from '../core/scopes/compare';
+import { toneLimits } from '../core/scopes/limits';
 import { isLensId, OPTICS } from '../core/sensor/cameras';
 import { PRESS_HARDNESS } from '../core/scene/shake';
 import type { LensId } from '../core/sensor/simulated-camera';
-import type { FinderOrder, FinderReport, FinderStage, HandReading, SceneStatus } from './finder-protocol';
+import type {
+  FinderOrder,
+  FinderReport,
+  FinderStage,
+  HandReading,
+  OtherExposure,
+  SceneStatus,
+} from './finder-protocol';
 import { firstLookAt, isReady, packAt, reflectanceAt, sceneAt, sceneUrl } from './scene-shelf';
 
 /** A new frame every 40 ms while nothing is touched; a change is shown at once. */
@@ -34,6 +44,8 @@ interface Shown {
   readonly view: SceneView;
   readonly finder: Finder;
   readonly effects: EffectsOf;
+  /** Made when another exposure is first held up. */
+  other?: Finder;
 }
 
 let report: ((report: FinderReport) => void) | undefined;
@@ -171,27 +183,27 @@ function drawFrame(): void {
   };
   const moment = { timeS: (Date.now() / 1000) % DAY_S, sinceTouchS: (started - touchedMs) / 1000 };
   const measured = current.measure(order, ++frameNumber, moment, lap);
-  const line = stopline(measured.counted);
-  lap('scopes');
   current.develop(measured);
   lap('develop');
   const picture = order.pictureHistogram ? pictureHistogram(current.rgba) : null;
-  if (order.clipMarks) current.markClipping(measured);
-  if (order.pattern === 'highlight' && order.lockedEv100 === null) current.markBrightest(order.aim.burnShare);
+  const held = order.other && heldUp(shown, order, order.other, measured, moment);
+  const { zebra, ...marks } = order.marks;
+  const iso = held ? order.other!.iso : measured.resolved.settings.iso;
+  const which = { ...marks, zebra: zebra && zebra[iso < BASE_ISO ? 'extended' : 'native'] };
+  const seen = held?.finder ?? current;
+  const disagreement = seen.mark(held?.measured ?? measured, which, order.disagreement);
+  if (order.pattern === 'highlight' && order.lockedEv100 === null && !held)
+    current.markBrightest(order.aim.burnShare);
   lap('scopes');
   if (canvas.width !== current.width || canvas.height !== current.height) {
     canvas.width = current.width;
     canvas.height = current.height;
   }
-  context.putImageData(new ImageData(current.rgba, current.width, current.height), 0, 0);
+  context.putImageData(new ImageData(seen.rgba, current.width, current.height), 0, 0);
   lap('draw');
 
-  const [r, g1, g2, b] = measured.figures;
-  const share = (kind: 'clipped' | 'belowFloor'): [number, number, number] => [
-    r![kind] / r!.sites,
-    (g1![kind] + g2![kind]) / (g1!.sites + g2!.sites),
-    b![kind] / b!.sites,
-  ];
+  const { outlook } = measured;
+  const { sensor } = shown.view.camera;
   report?.({
     frame: frameNumber,
     scene: scene.description.id,
@@ -210,12 +222,19 @@ function drawFrame(): void {
     deviationEv: measured.resolved.deviationEv,
     outOfRangeEv: measured.resolved.outOfRangeEv,
     colour: measured.frame.colour,
-    stopline: line,
+    stopline: outlook.stopline,
     picture,
-    clippedShare: share('clipped'),
-    belowFloorShare: share('belowFloor'),
-    clippedOfFrame: measured.figures.reduce((sum, f) => sum + f.clipped, 0) / measured.counted.sites,
-    headroomEv: measured.headroomEv,
+    sites: sensor.width * sensor.height,
+    forecast: outlook.forecast,
+    clippedOfFrame: outlook.forecast.clipped.reduce((sum, share) => sum + share / 4, 0),
+    headroomEv: outlook.headroomEv,
+    sparkle: outlook.sparkle,
+    range: outlook.range,
+    fit: fitOf(shown.view, measured, order),
+    toneLimits: toneLimits(measured.frame.colour, measured.resolved.settings),
+    disagreement,
+    comparison: held?.comparison ?? null,
+    cleanEv: outlook.cleanEv,
     floorEv: measured.floorEv,
     midGreyEv: measured.midGreyEv,
     stageMs,
@@ -231,6 +250,49 @@ function finderOf(from: Scene, { orientation, outside }: FinderOrder): Shown {
     finder = { key, scene: from, view, finder: finderFor(view), effects: effectsOf(view) };
   }
   return finder;
+}
+
+/** The same moment at another exposure, with the same draw of noise. */
+function heldUp(
+  shown: Shown,
+  order: FinderOrder,
+  { shutterS, iso, apertureN }: OtherExposure,
+  present: FinderFrame,
+  moment: Moment,
+) {
+  const finder = (shown.other ??= finderFor(shown.view));
+  const by = (exact: number) => ({ auto: false, exact });
+  const controls = { ...order.controls, shutter: by(shutterS), iso: by(iso), aperture: by(apertureN) };
+  const measured = finder.measure({ ...order, controls, pins: [] }, frameNumber, moment);
+  finder.develop(measured);
+  const comparison = compareExposures(
+    { frame: present.frame, rgba: shown.finder.rgba },
+    { frame: measured.frame, rgba: finder.rgba },
+  );
+  return { finder, measured, comparison };
+}
+
+function fitOf(
+  { camera: { sensor } }: SceneView,
+  { outlook, resolved, plan, meteredEv100 }: FinderFrame,
+  { controls, fitBy, habitEv, filterStops, outlook: { cleanDb } }: FinderOrder,
+) {
+  const { settings, deviationEv } = resolved;
+  const { headroomEv } = outlook;
+  return fitPlan(fitBy, {
+    ...{
+      controls,
+      settings,
+      plan,
+      headroomEv,
+      deviationEv,
+      meteredEv100,
+      filterStops,
+      habitEv,
+      cleanDb,
+      sensor,
+    },
+  });
 }
 
 /** What the exposure will do, and what its equivalents would when somebody wants to know. */

@@ -4,6 +4,7 @@ import { loadScene, sceneList } from '../../cli/scene-files';
 import { decodeReflectance } from '../../src/core/meter/reflectance';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { TOLERANCE } from '../../src/core/finder/outlook';
 import { DEFAULT_RULES, resolveExposure, type ExposureControls } from '../../src/core/exposure/automatic';
 import { finderFor, planFor, type FinderAsk } from '../../src/core/finder/finder';
 import { simulatedLux } from '../../src/core/meter/incident';
@@ -39,7 +40,9 @@ const ask: FinderAsk = {
   pins: [],
   lockedEv100: null,
   filterStops: 0,
+  habitEv: 0,
   focusM: null,
+  outlook: { tolerance: TOLERANCE, cleanDb: 10 },
 };
 const seen = async (id: string, outside = OPENING) =>
   viewScene(await scene(id), SIM_ONE_WIDE, 'landscape', outside);

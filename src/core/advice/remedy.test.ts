@@ -43,7 +43,7 @@ const calm: Outlook = {
   outOfRangeEv: null,
   headroomEv: 0.5,
   clippedOfFrame: 0,
-  largestClippedShare: 0,
+  burntShare: 0.001,
   deviationEv: 0,
   pattern: 'evaluative',
   readingEv100: 9,
@@ -65,7 +65,7 @@ describe('remedies', () => {
   /** One case of each kind. */
   const cases: Readonly<Record<RemedyKind, Partial<Outlook>>> = {
     range: { outOfRangeEv: -2, controls: { ...auto, iso: { auto: false, exact: 100 } } },
-    clipping: { headroomEv: -0.8, clippedOfFrame: 0.02, largestClippedShare: 0.03 },
+    clipping: { headroomEv: -0.8, clippedOfFrame: 0.02, burntShare: 0.001 },
     meter: { controls: manual, deviationEv: -2 },
     doubt: { doubt: 'clipped' },
     spot: { pattern: 'spot', readingEv100: 6.5 },
@@ -108,7 +108,7 @@ describe('remedies', () => {
 });
 
 describe('clipping', () => {
-  const clipped = { headroomEv: -0.8, clippedOfFrame: 0.02, largestClippedShare: 0.03 };
+  const clipped = { headroomEv: -0.8, clippedOfFrame: 0.02, burntShare: 0.001 };
   it('is compensated by whole thirds until highlights fit', () => {
     const index = setTo(changesOf(clipped), 'compensation') as number;
     expect(first(clipped)!.says).toContain('0.8 EV');
@@ -119,16 +119,18 @@ describe('clipping', () => {
     expect(at(SHUTTER_LADDER, index).label).toBe('1/250');
   });
   it('beyond what the ladders have is met by the highlight pattern, or by a filter', () => {
-    const far = { headroomEv: -9, clippedOfFrame: 1, largestClippedShare: 1 };
+    const far = { headroomEv: -9, clippedOfFrame: 1, burntShare: 0.001 };
     expect(first(far)!.actions[0]!.label).toBe('Meter the highlights');
     expect(changesOf({ ...far, controls: manual, settings: { ...settings, shutterS: 2 ** -13 } })).toEqual([
       { filterStops: 9 },
     ]);
   });
-  it('of a speck is let be', () => {
-    expect(
-      remediesFor({ ...calm, headroomEv: -2, clippedOfFrame: 0.0005, largestClippedShare: 0.001 }),
-    ).toEqual([]);
+  it('of next to nothing is let be', () => {
+    expect(remediesFor({ ...calm, headroomEv: -0.04, clippedOfFrame: 0.0005 })).toEqual([]);
+  });
+  it('of less than can be written says what the person lets burn', () => {
+    const [first] = remediesFor({ ...calm, headroomEv: -1, clippedOfFrame: 0.00002, burntShare: 0.00001 });
+    expect(first!.says).toContain('more than 0.001 %');
   });
 });
 

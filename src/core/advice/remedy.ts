@@ -12,7 +12,6 @@ import {
 import { BASE_ISO, extendedStops, type ExposureSettings } from '../exposure/settings';
 import type { PatternId } from '../meter/pattern';
 import type { Doubt } from '../meter/read';
-import { MEANINGFUL_SHARE } from '../raw/statistics';
 import {
   APERTURE_LADDER,
   at,
@@ -71,7 +70,8 @@ export interface Outlook {
   readonly outOfRangeEv: number | null;
   readonly headroomEv: number;
   readonly clippedOfFrame: number;
-  readonly largestClippedShare: number;
+  /** Share of a channel that the person lets burn. */
+  readonly burntShare: number;
   readonly deviationEv: number;
   readonly pattern: PatternId;
   readonly readingEv100: number;
@@ -147,11 +147,13 @@ function outOfRange({ outOfRangeEv, controls, plan, rules, settings }: Outlook):
   return { kind: 'range', says, actions };
 }
 
-/** Highlights past clip: shorten, or compensate, by whole thirds until no more than 0.1 % burns. */
+/** Highlights past clip: shorten, or compensate, by whole thirds until no more than the person's share burns. */
 function clipping(outlook: Outlook): Remedy | null {
-  const { controls, headroomEv, clippedOfFrame, largestClippedShare, settings, plan } = outlook;
-  if (largestClippedShare <= MEANINGFUL_SHARE || headroomEv >= 0) return null;
-  const share = (100 * clippedOfFrame).toFixed(clippedOfFrame < 0.1 ? 1 : 0);
+  const { controls, headroomEv, clippedOfFrame, burntShare, settings, plan } = outlook;
+  // Less than a twentieth of a stop is not worth a word.
+  if (headroomEv > -0.05) return null;
+  const percent = 100 * clippedOfFrame;
+  const share = percent < 0.05 ? `more than ${100 * burntShare}` : percent.toFixed(percent < 10 ? 1 : 0);
   const says = `Raw clips ${share} %, over by ${(-headroomEv).toFixed(1)} EV`;
   const thirds = Math.floor(headroomEv * 3 + 1e-6);
   const actions: RemedyAction[] = [];

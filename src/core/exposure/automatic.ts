@@ -21,6 +21,11 @@ export interface ExposureControls extends Readonly<Record<SettingId, Control>> {
   readonly compensationEv: number;
 }
 
+/** The person's compensation of this frame and their habit, together; no more than a camera has. EV. */
+export function totalCompensation(compensationEv: number, habitEv: number): number {
+  return Math.min(5, Math.max(-5, compensationEv + habitEv));
+}
+
 /** What the automatic may do: the person's. Exact values. */
 export interface AutomaticRules {
   /** What moves first as light falls. */

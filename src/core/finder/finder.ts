@@ -1,11 +1,13 @@
 // The finder's frame from end to end: meter → automatic → light → expose → scopes → develop → marks. Buffers are made once;
-// the worker only adds the canvas and the clock.
+// the worker only adds the canvas and the clock. What will be clipped or lost is told of the capture, from the light (outlook.ts);
+// what is drawn and what white is set by is the finder's own frame.
 import type { CameraColour } from '../colour/camera';
 import {
   automaticPlan,
   DEFAULT_RULES,
   fullPlan,
   resolveExposure,
+  totalCompensation,
   type AutomaticPlan,
   type AutomaticRules,
   type ExposureControls,
@@ -17,27 +19,21 @@ import { readPin, type Pin, type PinReading } from '../meter/pins';
 import { readMeter, type Reading } from '../meter/read';
 import { handHeldLimitS, lensQ } from '../optics/lens';
 import { baselineExposureEv, developerFor, developRegion, type Developer } from '../raw/develop';
-import {
-  channelFigures,
-  countSites,
-  headroomEv,
-  MEANINGFUL_SHARE,
-  type ChannelFigures,
-  type SiteCounts,
-} from '../raw/statistics';
+import { countSites, type SiteCounts } from '../raw/statistics';
 import { exposePreview, PREVIEW_LONG_SIDE, whiteFromCounts } from '../scene/capture';
 import { previewExposer } from '../scene/preview-light';
 import { previewStage, type PreviewLight } from '../scene/light-rows';
 import type { Support } from '../scene/outside';
 import { markedSites } from '../scene/surface-rows';
 import { automaticFocusM, heldFocusM, type SceneView } from '../scene/view';
-import { clipMask, drawClipMarks } from '../scopes/clipping';
-import { cfaIndex, clipLevel, floorSignal, type RawFrame } from '../sensor/raw-frame';
-import { electronsPerLxS, gainDnPerE } from '../sensor/sensor';
+import { disagreement, drawMarks, markPicture, markRaw, type Disagreement } from '../scopes/marks';
+import { zebraOnPicture, zebraOnRaw, type ZebraOn } from '../scopes/zebra';
+import { floorSignal, type RawFrame } from '../sensor/raw-frame';
 import type { SimulatedCamera } from '../sensor/simulated-camera';
+import { outlooks, type Outlook, type OutlookAsk } from './outlook';
 
-/** Clip magenta of the house. */
-const CLIP_COLOUR = [255, 111, 174] as const;
+/** Clip magenta and below-floor cyan of the house. */
+const MARK_COLOURS = { burnt: [255, 111, 174], dark: [88, 199, 232] } as const;
 /** The white follows only when it is off by more than this, so that noise does not make the picture shimmer. */
 const WHITE_STEP_KELVIN = 80;
 /** Entries of the blur kernel at most: what keeps a frame inside its time. */
@@ -49,6 +45,8 @@ const DOT_PERIOD = 4;
 const MOST_READINGS = 64;
 const WHITE = 0xffffffff;
 const BLACK = 0xff000000;
+/** Frames after which moving light is counted again. */
+const COUNT_EVERY = 4;
 
 export interface FinderAsk {
   readonly controls: ExposureControls;
@@ -58,10 +56,22 @@ export interface FinderAsk {
   readonly aim: MeterAim;
   readonly pins: readonly Pin[];
   readonly lockedEv100: number | null;
+  /** Compensation that the person always wants beside that of the frame, EV. */
+  readonly habitEv: number;
   /** Of the filter in front of the lens, stops. */
   readonly filterStops: number;
   /** Distance set by hand, m; null when the focus is automatic. */
   readonly focusM: number | null;
+  readonly outlook: OutlookAsk;
+}
+
+/** What is drawn over the picture. */
+export interface MarksAsk {
+  readonly rawClip: boolean;
+  readonly rawFloor: boolean;
+  readonly pictureWhite: boolean;
+  readonly pictureBlack: boolean;
+  readonly zebra: ZebraOn | null;
 }
 
 /** When a frame is taken, and how long ago the camera was touched. */
@@ -73,15 +83,16 @@ export interface Moment {
 export interface FinderFrame {
   readonly frame: RawFrame;
   readonly counted: SiteCounts;
-  readonly figures: readonly ChannelFigures[];
   readonly reading: Reading;
+  /** EV100 that the settings were made for: the reading, or what is held. */
+  readonly meteredEv100: number;
   /** What the whole frame reads in the evaluative pattern: to tell a spot that lies far off it. */
   readonly wholeEv100: number;
   readonly pins: readonly PinReading[];
   readonly plan: AutomaticPlan;
   readonly resolved: Resolved;
   readonly focusM: number;
-  readonly headroomEv: number;
+  readonly outlook: Outlook;
   readonly floorEv: number;
   readonly midGreyEv: number;
 }
@@ -100,8 +111,8 @@ export interface Finder {
   ): FinderFrame;
   /** Develops the measured frame into `rgba`. */
   develop(frame: FinderFrame): void;
-  /** Hatches `rgba` where raw is clipped. */
-  markClipping(frame: FinderFrame): void;
+  /** Draws the marks that are asked for over `rgba`; says how raw and picture disagree when that is `told`. */
+  mark(frame: FinderFrame, which: MarksAsk, told: boolean): Disagreement | null;
   /** Dots `rgba` where the brightest part is that the highlight pattern reads. */
   markBrightest(burnShare: number): void;
 }
@@ -139,10 +150,14 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
   const light = new Float32Array(width * height);
   const data = new Uint16Array(width * height);
   const rgba = new Uint8ClampedArray(width * height * 4);
-  const mask = new Uint8Array(width * height);
+  const pointLight = new Float32Array(width * height);
+  const pointExposer = previewExposer(markedSites(view, width, height), MOST_KERNEL);
+  const outlookFor = outlooks(camera.sensor, width, height);
+  const mask = new Uint16Array(width * height);
+  const striped = { key: '', held: new Uint8Array(width * height) };
+  let sinceCounted = 0;
+  let countedFor = '';
   let plan: { rules: FinderAsk['rules']; plan: AutomaticPlan } | undefined;
-  let brightestOf: PreviewLight | undefined;
-  let brightest = 0;
   let previous: ExposureSettings | undefined;
   let colour: CameraColour | undefined;
   let counts: SiteCounts | undefined;
@@ -170,7 +185,9 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
       if (plan?.rules !== ask.rules)
         plan = { rules: ask.rules, plan: planFor(camera, outside.support, ask.rules) };
       const metered = ask.lockedEv100 ?? reading.ev100;
-      const resolved = resolveExposure(ask.controls, metered, plan.plan, previous, ask.filterStops);
+      const compensationEv = totalCompensation(ask.controls.compensationEv, ask.habitEv);
+      const controls = { ...ask.controls, compensationEv };
+      const resolved = resolveExposure(controls, metered, plan.plan, previous, ask.filterStops);
       previous = resolved.settings;
       const pins = ask.pins.map((pin) => readPin(view.sight, pin, resolved.settings));
       lap?.('meter');
@@ -178,12 +195,18 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
       const key = lightKey(focusM, resolved.settings);
       if (focused?.key !== key) focused = { key, light: stage.focused(focusM, resolved.settings) };
       const lens = focused.light;
-      const { shutterS, iso } = resolved.settings;
+      const { shutterS } = resolved.settings;
       const steadiness = { support: outside.support, press: 0, sinceTouchS: moment.sinceTouchS };
       const opening = { startS: moment.timeS, durationS: shutterS, seed: seed + number, steadiness };
       exposer.expose(lens, opening, light);
-      if (brightestOf !== lens) brightest = brightestLux(light, width, height);
-      brightestOf = lens;
+      // What moves is counted anew once in a while: figures that change faster cannot be read.
+      const counting = `${key} ${shutterS}`;
+      if (countedFor !== counting || ++sinceCounted >= COUNT_EVERY) {
+        sinceCounted = 0;
+        if (pointExposer.expose(lens.points!, opening, pointLight) || countedFor !== counting)
+          outlookFor.count(pointLight);
+        countedFor = counting;
+      }
       lap?.('light');
       const order = {
         settings: resolved.settings,
@@ -200,22 +223,17 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
       const white = whiteFromCounts(counted, exposed.noise, camera.colorMatrix);
       if (!colour || Math.abs(white.kelvin - colour.kelvin) > WHITE_STEP_KELVIN) colour = white;
       const frame = { ...exposed, colour };
-      const figures = channelFigures(counted, frame.noise);
-      const toDn = electronsPerLxS(camera.sensor) * shutterS * gainDnPerE(camera.sensor, iso);
-      const room = headroomEv(counted);
-      const clip = clipLevel(frame) - frame.black;
       const measured: FinderFrame = {
         frame,
         counted,
-        figures,
         reading,
         wholeEv100: whole.ev100,
+        meteredEv100: metered,
         pins,
         plan: plan.plan,
         resolved,
         focusM,
-        // Past clip the numbers say nothing more: there the light itself does.
-        headroomEv: room > 0 ? room : Math.min(0, Math.log2(clip / (brightest * toDn))),
+        outlook: outlookFor.at(resolved.settings, ask.outlook),
         floorEv: Math.log2(floorSignal(frame.noise) / (frame.white - frame.black)),
         midGreyEv: Math.log2(0.18) - baselineExposureEv(resolved.settings),
       };
@@ -227,9 +245,29 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
       if (developer?.key !== key) developer = { key, developer: developerFor(frame) };
       developRegion(frame, developer.developer, { x: 0, y: 0, width, height }, rgba);
     },
-    markClipping: ({ frame }) => {
-      clipMask(frame, mask);
-      drawClipMarks(rgba, mask, width, CLIP_COLOUR);
+    mark: ({ frame, outlook }, { rawClip, rawFloor, pictureWhite, pictureBlack, zebra }, told) => {
+      if (!rawClip && !rawFloor && !pictureWhite && !pictureBlack && !zebra && !told) return null;
+      mask.fill(0);
+      if (told) {
+        markRaw(frame, { clip: true, floor: false }, mask);
+        markPicture(rgba, { white: true, black: true }, mask);
+      }
+      const said = told ? disagreement(mask) : null;
+      if (told) mask.fill(0);
+      if (rawClip || rawFloor) markRaw(frame, { clip: rawClip, floor: rawFloor }, mask);
+      if (pictureWhite || pictureBlack) markPicture(rgba, { white: pictureWhite, black: pictureBlack }, mask);
+      if (zebra?.of === 'raw')
+        zebraOnRaw(light, width, outlook.levels, outlook.response, zebra.belowClip12, mask);
+      else if (zebra) {
+        // Another exposure starts anew: only noise is held back.
+        const { shutterS, iso, apertureN } = frame.settings;
+        const of = `${shutterS} ${iso} ${apertureN} ${zebra.percent}`;
+        if (striped.key !== of) striped.held.fill(0);
+        striped.key = of;
+        zebraOnPicture(rgba, zebra.percent, striped.held, mask);
+      }
+      drawMarks(rgba, mask, width, MARK_COLOURS);
+      return said;
     },
     markBrightest: (burnShare) => {
       if (!focused) return;
@@ -246,29 +284,4 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
         }
     },
   };
-}
-
-const LOG_FROM = -20;
-const LOG_STEPS = 96;
-const LOG_BINS = 44 * LOG_STEPS;
-
-/** Light, lx, that the brightest 0.1 % of the sites of the most exposed channel reach, to 1/96 stop. */
-function brightestLux(light: Float32Array, width: number, height: number): number {
-  const counts = [0, 1, 2, 3].map(() => new Uint32Array(LOG_BINS));
-  for (let y = 0; y < height; y++) {
-    for (let x = 0; x < width; x++) {
-      const bin = ((Math.log2(light[y * width + x]! + 1e-6) - LOG_FROM) * LOG_STEPS) | 0;
-      counts[cfaIndex(x, y)]![Math.min(LOG_BINS - 1, Math.max(0, bin))]!++;
-    }
-  }
-  const sites = (width * height) / 4;
-  let top = 0;
-  for (const channel of counts) {
-    let above = 0;
-    for (let bin = LOG_BINS - 1; bin > top; bin--) {
-      above += channel[bin]!;
-      if (above >= sites * MEANINGFUL_SHARE) top = bin;
-    }
-  }
-  return 2 ** (LOG_FROM + (top + 0.5) / LOG_STEPS);
 }

@@ -60,6 +60,26 @@ export interface FrameRecord {
   readonly place: { readonly kind: 'stored' } | { readonly kind: 'served'; readonly url: string };
 }
 
+/** How far a forecast may be off: a tenth of what there is, or this share of the frame, whichever is larger. */
+const FORECAST_RELATIVE = 0.1;
+const FORECAST_SHARE = 0.0002;
+/** Of the frame's sites, that each CFA channel has. */
+const CHANNEL_SHARE = 0.25;
+
+/** Did the finder tell the truth? Channel by channel, for what is clipped and what is below the floor. */
+export function forecastHeld(forecast: readonly ChannelShares[], result: readonly ChannelShares[]): boolean {
+  const near = (told: number, found: number) =>
+    Math.abs(told - found) <= Math.max(FORECAST_RELATIVE * found, FORECAST_SHARE / CHANNEL_SHARE);
+  return result.every((found, c) => {
+    const told = forecast[c];
+    return (
+      told !== undefined &&
+      near(told.clippedShare, found.clippedShare) &&
+      near(told.belowFloorShare, found.belowFloorShare)
+    );
+  });
+}
+
 /** JSON schema of a record, for what comes back from storage or over the wire. */
 export const RECORD_SCHEMA = {
   type: 'object',

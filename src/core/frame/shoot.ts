@@ -3,7 +3,7 @@
 import { writeDng, type CaptureFacts, type DngOptions } from '../dng/write';
 import type { CameraColour } from '../colour/camera';
 import type { ExposureSettings } from '../exposure/settings';
-import { channelFigures, countSites, headroomEv } from '../raw/statistics';
+import { channelFigures, countSites, headroomEv, MEANINGFUL_SHARE } from '../raw/statistics';
 import { developReduced } from '../raw/develop';
 import {
   captureFrame,
@@ -15,10 +15,11 @@ import {
 } from '../scene/capture';
 import { previewExposer } from '../scene/preview-light';
 import { markedSites } from '../scene/surface-rows';
-import { plateRows, previewStage } from '../scene/light-rows';
+import { plateRows, previewStage, type PreviewLight } from '../scene/light-rows';
 import type { Steadiness } from '../scene/shake';
 import type { SceneView } from '../scene/view';
-import type { RawFrame } from '../sensor/raw-frame';
+import { countLevels, forecastOfLevels, headroomOfLevels, responseOf } from '../scopes/levels';
+import { CFA_NAMES, type RawFrame } from '../sensor/raw-frame';
 import { outlookOf, recordOf, type FrameRecord, type RawOutlook } from './record';
 
 export interface Press {
@@ -68,16 +69,37 @@ const FORECAST_KERNEL = 40;
 /** What the preview says about the capture before it is made, with the white it measured. */
 export function forecastOf(view: SceneView, press: Press): { outlook: RawOutlook; colour: CameraColour } {
   const preview = previewStage(view, PREVIEW_LONG_SIDE);
+  const { width, height } = preview;
   const order = orderOf(view, press, press.colour);
-  const light = new Float32Array(preview.width * preview.height);
+  const light = new Float32Array(width * height);
   const focused = preview.focused(press.focusM, press.settings);
-  const marks = markedSites(view, preview.width, preview.height);
-  previewExposer(marks, FORECAST_KERNEL).expose(focused, openingOf(order, press.steadiness), light);
-  const frame = exposePreview(focused, order, light, new Uint16Array(light.length));
-  const counted = countSites(frame);
+  const lit = (from: PreviewLight) =>
+    previewExposer(markedSites(view, width, height), FORECAST_KERNEL).expose(
+      from,
+      openingOf(order, press.steadiness),
+      light,
+    );
+  let colour = press.colour;
+  if (!colour) {
+    lit(focused);
+    colour = measureWhite(exposePreview(focused, order, light, new Uint16Array(light.length)));
+  }
+  lit(focused.points!);
+  const levels = countLevels(light, width);
+  const response = responseOf(view.camera.sensor, press.settings);
+  const { clipped, belowFloor } = forecastOfLevels(levels, response);
+  const headroom = headroomOfLevels(levels, response, MEANINGFUL_SHARE);
   return {
-    outlook: outlookOf(channelFigures(counted, frame.noise), headroomEv(counted)),
-    colour: press.colour ?? measureWhite(frame),
+    outlook: {
+      channels: CFA_NAMES.map((name, c) => ({
+        name,
+        clippedShare: clipped[c]!,
+        belowFloorShare: belowFloor[c]!,
+      })),
+      // Of a file no more than "nothing left" can be said; the forecast is told in the same terms.
+      headroomEv: Number.isFinite(headroom) ? Math.max(0, headroom) : null,
+    },
+    colour,
   };
 }
 

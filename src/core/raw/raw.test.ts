@@ -1,7 +1,6 @@
 // Counts, headroom, stopline and clip marks against brute force; development against its own definition.
 import fc from 'fast-check';
 import { SIM_ONE_COLOR_MATRIX } from '../colour/camera';
-import { CLIP_B, CLIP_G, CLIP_R, clipMask, drawClipMarks } from '../scopes/clipping';
 import { pictureHistogram } from '../scopes/picture-histogram';
 import { binEdgeEv, stopline, STOPLINE_BINS } from '../scopes/stopline';
 import { cfaIndex, clipLevel } from '../sensor/raw-frame';
@@ -109,50 +108,6 @@ describe('the stopline', () => {
     const frame = mosaic(100, 100, (x) => (x < 90 ? black + 40 * x : white));
     const { bins } = stopline(countSites(frame));
     expect(bins[2][STOPLINE_BINS - 1]! / bins[2].reduce((a, b) => a + b)).toBeCloseTo(0.1, 9);
-  });
-});
-
-describe('clip marks', () => {
-  it('agree with a brute-force mask on any mosaic', () => {
-    fc.assert(
-      fc.property(anyMosaic, (frame) => {
-        const mask = new Uint8Array(frame.data.length);
-        clipMask(frame, mask);
-        for (let i = 0; i < mask.length; i++) {
-          const [x, y] = [i % frame.width, Math.floor(i / frame.width)];
-          let bits = 0;
-          for (const [sx, sy] of [
-            [0, 0],
-            [1, 0],
-            [0, 1],
-            [1, 1],
-          ] as const) {
-            const [u, v] = [(x & ~1) + sx, (y & ~1) + sy];
-            if (u >= frame.width || v >= frame.height || frame.data[v * frame.width + u]! < clipLevel(frame))
-              continue;
-            bits |= [CLIP_R, CLIP_G, CLIP_G, CLIP_B][cfaIndex(u, v)]!;
-          }
-          expect(mask[i]).toBe(bits);
-        }
-      }),
-    );
-  });
-
-  it('draw three patterns that can be told apart without colour, and solid for all three', () => {
-    const drawn = [CLIP_R, CLIP_G, CLIP_B, 7].map((bits) => {
-      const rgba = new Uint8ClampedArray(16 * 16 * 4);
-      drawClipMarks(rgba, new Uint8Array(256).fill(bits), 16, [255, 0, 0]);
-      return [...new Uint32Array(rgba.buffer)].map((p) => (p === 0 ? '.' : '#')).join('');
-    });
-    expect(new Set(drawn).size).toBe(4);
-    expect(drawn[3]).not.toContain('.');
-    for (const pattern of drawn.slice(0, 3)) expect(pattern).toContain('.');
-  });
-
-  it('leave what is not clipped alone', () => {
-    const rgba = new Uint8ClampedArray(64).fill(9);
-    drawClipMarks(rgba, new Uint8Array(16), 4, [255, 0, 0]);
-    expect(new Set(rgba)).toEqual(new Set([9]));
   });
 });
 

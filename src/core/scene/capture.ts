@@ -13,8 +13,9 @@ import {
 import { exposeRows, noiseModel } from '../sensor/sensor';
 import type { SimulatedCamera } from '../sensor/simulated-camera';
 import { exposedLight } from './exposed-light';
-import type { Opening } from './opening';
-import type { LightGrid, LightRows } from './light-rows';
+import { varying, type Opening } from './opening';
+import type { LightGrid, Window } from './light-grid';
+import type { FocusedPlates, LightRows } from './light-rows';
 import type { Steadiness } from './shake';
 import { surfaceRows } from './surface-rows';
 
@@ -63,6 +64,40 @@ export function captureFrame(
     onBand?.((y + count) / height);
   }
   return rawFrame(rows, order, data);
+}
+
+/**
+ * A window of a capture at one sample a site, as the whole would hold it but for the draw of its noise. With the margin that the
+ * hand's blur reaches over, which is cut off again.
+ * @throws RangeError when the window leaves the frame
+ */
+export function captureWindow(
+  plates: FocusedPlates,
+  longSide: number,
+  window: Window,
+  order: CaptureOrder,
+  steadiness: Steadiness,
+): RawFrame {
+  const opening = openingOf(order, steadiness);
+  const inner = plates.rows(longSide, window);
+  const { reach } = varying(inner, opening, MOST_KERNEL).kernel;
+  const margin = reach + (reach & 1);
+  const x = Math.max(0, window.x - margin);
+  const y = Math.max(0, window.y - margin);
+  const width = Math.min(inner.wholeWidth, window.x + window.width + margin) - x;
+  const height = Math.min(inner.wholeHeight, window.y + window.height + margin) - y;
+  const rows = margin > 0 ? plates.rows(longSide, { x, y, width, height }) : inner;
+  const light = exposedLight(rows, surfaceRows(rows), opening, MOST_KERNEL);
+  const row = new Float32Array(width);
+  const inside = new Float32Array(window.width * window.height);
+  for (let line = 0; line < window.y - y + window.height; line++) {
+    light.next(row);
+    const at = line - (window.y - y);
+    if (at >= 0) inside.set(row.subarray(window.x - x, window.x - x + window.width), at * window.width);
+  }
+  const data = new Uint16Array(inside.length);
+  exposeBand(inner, order, inside, 0, data);
+  return rawFrame(inner, order, data);
 }
 
 /** Exposes a preview whose light is there already. */

@@ -29,3 +29,16 @@ export function plateCropOf(orientation: Orientation, crop: number) {
   const about = (v: number) => 0.5 + (v - 0.5) / crop;
   return { x: about(x), y: about(y), width: width / crop, height: height / crop };
 }
+
+/** A window about a place, held inside the frame and on even rows and columns. @param at shares of the frame */
+export function windowAbout(
+  at: { x: number; y: number },
+  width: number,
+  height: number,
+  whole: { width: number; height: number },
+) {
+  const held = (share: number, size: number, all: number) =>
+    Math.max(0, Math.min(all - size, Math.round(share * all - size / 2))) & ~1;
+  const [w, h] = [Math.min(width, whole.width), Math.min(height, whole.height)];
+  return { x: held(at.x, w, whole.width), y: held(at.y, h, whole.height), width: w, height: h };
+}

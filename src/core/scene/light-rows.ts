@@ -2,21 +2,11 @@
 // H = q·L·t/N² (ISO 12232) with cos⁴θ; time comes later, when the sensor exposes.
 import { cos4, lensQ } from '../optics/lens';
 import { defocus } from './defocus';
-import { horizontalPass, tapsFor, verticalPass } from './resample';
+import type { LightGrid, Window } from './light-grid';
+import { horizontalPass, pointTaps, tapsFor, verticalPass, type Taps } from './resample';
+import { surfaceRows } from './surface-rows';
 import { asSet, discsOf, type LensSetting, type SceneView } from './view';
 import { cropOf, frameSize } from './framing';
-
-/** The grid of sites, or of a preview's samples, that light falls on. */
-export interface LightGrid {
-  readonly view: SceneView;
-  readonly focusM: number;
-  readonly width: number;
-  readonly height: number;
-  readonly longSide: number;
-  /** Sites of the full sensor that each sample stands for. */
-  readonly sitesPerSample: number;
-  readonly siteMm: number;
-}
 
 export interface LightRows extends LightGrid {
   /**
@@ -45,59 +35,86 @@ function lightOf({ camera: { lens } }: SceneView): number {
   return lensQ(lens) / (lens.apertureN * lens.apertureN);
 }
 
-function gridOf(view: SceneView, longSide: number) {
+function gridOf(view: SceneView, longSide: number, footprint: number, window?: Window) {
   const { camera, size, orientation } = view;
-  const { width, height } = frameSize(camera, orientation, longSide);
+  const whole = frameSize(camera, orientation, longSide);
+  const { x, y, width, height } = window ?? { x: 0, y: 0, ...whole };
+  if ((x | y) & 1 || x < 0 || y < 0 || x + width > whole.width || y + height > whole.height)
+    throw new RangeError('The window leaves the frame, or begins between its colours');
   const crop = cropOf(size, orientation);
   const siteMm = (camera.sensor.pitchMm * camera.sensor.width) / longSide;
   const { lens } = camera;
   const lux = lightOf(view);
+  const across = (column: number) => crop.x + (column * crop.width) / whole.width;
+  const down = (row: number) => crop.y + (row * crop.height) / whole.height;
   return {
     width,
     height,
+    x0: x,
+    y0: y,
+    wholeWidth: whole.width,
+    wholeHeight: whole.height,
     longSide,
     siteMm,
     sitesPerSample: (camera.sensor.width / longSide) ** 2,
-    down: tapsFor(height, crop.y, crop.y + crop.height, size, BINNED_FOOTPRINT),
-    across: tapsFor(width, crop.x, crop.x + crop.width, size, BINNED_FOOTPRINT),
-    fallOff: (y: number, out: Float32Array) => {
-      const yMm = (y + 0.5 - height / 2) * siteMm;
-      for (let x = 0; x < width; x++) {
-        out[x] = lux * cos4(lens.focalLengthMm, (x + 0.5 - width / 2) * siteMm, yMm);
+    down: tapsFor(height, down(y), down(y + height), size, footprint),
+    across: tapsFor(width, across(x), across(x + width), size, footprint),
+    fallOff: (row: number, out: Float32Array) => {
+      const yMm = (y + row + 0.5 - whole.height / 2) * siteMm;
+      for (let i = 0; i < width; i++) {
+        out[i] = lux * cos4(lens.focalLengthMm, (x + i + 0.5 - whole.width / 2) * siteMm, yMm);
       }
     },
   };
 }
 
-/** Rows straight from the plates, for a capture: defocus is made once at the plates' size. */
+/** The plates as a lens set so draws them: rows of a frame or of any window of it come from here. */
+export interface FocusedPlates {
+  rows(longSide: number, window?: Window): LightRows;
+}
+
+/** Defocus is made once at the plates' size. */
+export function focusedPlates(
+  wideOpen: SceneView,
+  focusM: number,
+  setting: LensSetting = wideOpen.camera.lens,
+): FocusedPlates {
+  const view = asSet(wideOpen, setting);
+  const { size, space } = view;
+  const disc = space && discsOf(view, focusM, space.distance, size);
+  const groups = view.groups.map(({ planes }) =>
+    disc ? defocus({ width: size, height: size, planes }, disc).planes : planes,
+  );
+  return {
+    rows: (longSide, window) => {
+      const { down, across, ...grid } = gridOf(view, longSide, BINNED_FOOTPRINT, window);
+      // The vertical pass of a row is kept for each group and channel while that row is asked for.
+      const kept = groups.map((planes) => planes.map(() => ({ y: -1, row: new Float32Array(size) })));
+      return {
+        ...grid,
+        view,
+        focusM,
+        row: (group, channel, y, out, at, first = 0, step = 1) => {
+          const line = kept[group]![channel]!;
+          if (line.y !== y) {
+            verticalPass(groups[group]![channel]!, size, down, y, line.row);
+            line.y = y;
+          }
+          horizontalPass(line.row, across, grid.width, out, at, first, step);
+        },
+      };
+    },
+  };
+}
+
+/** Rows straight from the plates, for a whole capture. */
 export function plateRows(
   wideOpen: SceneView,
   longSide: number,
   focusM: number,
   setting: LensSetting = wideOpen.camera.lens,
 ): LightRows {
-  const view = asSet(wideOpen, setting);
-  const { down, across, ...grid } = gridOf(view, longSide);
-  const { size, space } = view;
-  const disc = space && discsOf(view, focusM, space.distance, size);
-  const groups = view.groups.map(({ planes }) =>
-    disc ? defocus({ width: size, height: size, planes }, disc).planes : planes,
-  );
-  // The vertical pass of a row is kept for each group and channel while that row is asked for.
-  const kept = groups.map((planes) => planes.map(() => ({ y: -1, row: new Float32Array(size) })));
-  return {
-    ...grid,
-    view,
-    focusM,
-    row: (group, channel, y, out, at, first = 0, step = 1) => {
-      const line = kept[group]![channel]!;
-      if (line.y !== y) {
-        verticalPass(groups[group]![channel]!, size, down, y, line.row);
-        line.y = y;
-      }
-      horizontalPass(line.row, across, grid.width, out, at, first, step);
-    },
-  };
+  return focusedPlates(wideOpen, focusM, setting).rows(longSide);
 }
 
 /** Everything of a view at a preview's size, to be focused and exposed many times. */
@@ -110,26 +127,45 @@ export interface PreviewStage {
 /** Light of a preview in whole planes, lx with fall-off, by group and channel. */
 export interface PreviewLight extends LightGrid {
   readonly groups: readonly (readonly Float32Array[])[];
+  /**
+   * The same at single points and with the grain of single sites, as if every so-manieth site of a capture were taken: what is
+   * counted of it is counted of the capture, while the averages that are shown have lost the smallest lights and darks.
+   */
+  readonly points?: PreviewLight;
 }
 
 export function previewStage(view: SceneView, longSide: number): PreviewStage {
-  const { down, across, fallOff, ...grid } = gridOf(view, longSide);
+  const averaged = gridOf(view, longSide, BINNED_FOOTPRINT);
+  const { down, across, fallOff, ...grid } = averaged;
   const { size, space, orientation } = view;
   const { width, height } = grid;
   const row = new Float32Array(size);
   const falling = new Float32Array(width);
-  const sample = (plane: Float32Array) => {
+  const sample = (vertical: Taps, horizontal: Taps) => (plane: Float32Array) => {
     const out = new Float32Array(width * height);
     for (let y = 0; y < height; y++) {
-      verticalPass(plane, size, down, y, row);
-      horizontalPass(row, across, width, out, y * width);
+      verticalPass(plane, size, vertical, y, row);
+      horizontalPass(row, horizontal, width, out, y * width);
       fallOff(y, falling);
       for (let x = 0; x < width; x++) out[y * width + x] = out[y * width + x]! * falling[x]!;
     }
     return out;
   };
-  const groups = view.groups.map(({ planes }) => planes.map(sample));
   const crop = cropOf(size, orientation);
+  const pointsDown = pointTaps(height, crop.y, crop.y + crop.height, size);
+  const pointsAcross = pointTaps(width, crop.x, crop.x + crop.width, size);
+  const groups = view.groups.map(({ planes }) => planes.map(sample(down, across)));
+  const pointGroups = view.groups.map(({ planes }) => planes.map(sample(pointsDown, pointsAcross)));
+  let grain: Float32Array | undefined;
+  /** Grain as a full-size site sees it. Where the lens was first focused: out of focus it fades, which matters little to a count. */
+  const grainAt = (focusM: number) => {
+    if (grain) return grain;
+    const { pitchMm } = view.camera.sensor;
+    const surface = surfaceRows({ ...averaged, view, focusM, siteMm: pitchMm }, false);
+    grain = new Float32Array(width * height).fill(1);
+    for (let y = 0; y < height; y++) surface?.apply(y, 0, 0, grain.subarray(y * width, (y + 1) * width));
+    return grain;
+  };
   const distance =
     space &&
     Float32Array.from({ length: width * height }, (_, i) => {
@@ -146,13 +182,14 @@ export function previewStage(view: SceneView, longSide: number): PreviewStage {
       // The planes hold the light of the open lens: H ∝ T/N².
       const share = lightOf(set) / lightOf(view);
       const dimmed = (plane: Float32Array) => (share === 1 ? plane : plane.map((v) => v * share));
+      const through = (planes: readonly Float32Array[]) =>
+        (disc ? defocus({ width, height, planes }, disc).planes : planes).map(dimmed);
+      const light = { ...grid, view: set, focusM };
+      const grained = (plane: Float32Array) => plane.map((v, i) => v * grainAt(focusM)[i]!);
       return {
-        ...grid,
-        view: set,
-        focusM,
-        groups: groups.map((planes) =>
-          (disc ? defocus({ width, height, planes }, disc).planes : planes).map(dimmed),
-        ),
+        ...light,
+        groups: groups.map(through),
+        points: { ...light, groups: pointGroups.map((planes) => through(planes).map(grained)) },
       };
     },
   };

@@ -1,6 +1,6 @@
 // One opening of the shutter: what varies over it, and how its blur gathers light. Capture and finder share it.
 import { cfaIndex } from '../sensor/raw-frame';
-import type { LightGrid } from './light-rows';
+import type { LightGrid } from './light-grid';
 import { meanFactor } from './outside';
 import { kernelOf, shakePath, type Steadiness } from './shake';
 import { drawStars, type AddLight } from './star-light';
@@ -22,13 +22,15 @@ export function varying(
   { startS, durationS, seed, steadiness }: Opening,
   mostKernel: number,
 ) {
-  const { view, width, height } = grid;
+  const { view, width, height, x0, y0, wholeWidth, wholeHeight } = grid;
   const shake = shakePath(seed, steadiness, durationS);
   const landscape = view.orientation === 'landscape';
   const rate = view.description.spin?.turnsPerS[view.outside.wheel] ?? 0;
   // The sensor is read along its short side: row by row in landscape, column by column in portrait.
   const lines = landscape ? height : width;
-  const startOf = (line: number) => startS + (READOUT_S * line) / lines;
+  const firstLine = landscape ? y0 : x0;
+  const allLines = landscape ? wholeHeight : wholeWidth;
+  const startOf = (line: number) => startS + (READOUT_S * (firstLine + line)) / allLines;
   const kernel = kernelOf(shake, view.camera.lens.focalLengthMm / grid.siteMm, mostKernel);
   return {
     kernel,

@@ -20,6 +20,11 @@ export function tapsFor(out: number, from: number, to: number, size: number, foo
   return step >= 1 ? areaTaps(out, from, step, size, step * footprint) : cubicTaps(out, from, step, size);
 }
 
+/** Taps that read single places, however far apart they lie. */
+export function pointTaps(out: number, from: number, to: number, size: number): Taps {
+  return cubicTaps(out, from, (to - from) / out, size);
+}
+
 function areaTaps(out: number, from: number, step: number, size: number, area: number): Taps {
   const count = Math.ceil(area) + 1;
   const index = new Int32Array(out * count);

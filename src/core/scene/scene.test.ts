@@ -5,6 +5,7 @@ import { countSites, channelFigures, stopsBelowSaturation } from '../raw/statist
 import { readMeter } from '../meter/read';
 import { automaticPlan, DEFAULT_RULES, resolveExposure } from '../exposure/automatic';
 import { finderFor } from '../finder/finder';
+import { TOLERANCE } from '../finder/outlook';
 import { shoot } from '../frame/shoot';
 import { ev100OfLuminance } from '../light/apex';
 import { SIM_ONE_WIDE as SIM_ONE } from '../sensor/sim-one';
@@ -231,17 +232,20 @@ describe('from scene to raw', () => {
       aim: AIM,
       pins: [],
       filterStops: 0,
+      habitEv: 0,
       lockedEv100: null,
       focusM: null,
+      outlook: { tolerance: TOLERANCE, cleanDb: 10 },
     });
     const normal = finder.measure(manual(2 ** -7), 1);
     const over = finder.measure(manual(2 ** -2), 2);
-    expect(normal.headroomEv - over.headroomEv).toBeCloseTo(5, 0);
-    expect(over.headroomEv).toBeLessThan(-1);
+    expect(normal.outlook.headroomEv - over.outlook.headroomEv).toBeCloseTo(5, 0);
+    expect(over.outlook.headroomEv).toBeLessThan(-1);
     expect(normal.midGreyEv).toBeCloseTo(-3.263, 2);
     finder.develop(over);
     expect([...finder.rgba.slice(0, 3)]).toEqual([255, 255, 255]);
-    finder.markClipping(over);
+    const marks = { rawClip: true, rawFloor: false, pictureWhite: false, pictureBlack: false, zebra: null };
+    expect(finder.mark(over, marks, true)).toEqual({ both: 1, onlyPicture: 0, onlyRaw: 0, pictureBlack: 0 });
     expect([...finder.rgba.slice(0, 3)]).toEqual([255, 111, 174]);
   });
 

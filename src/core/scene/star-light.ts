@@ -4,7 +4,7 @@ import { apply3 } from '../numeric/matrix';
 import { blurDiscMm, lensQ } from '../optics/lens';
 import { cfaIndex } from '../sensor/raw-frame';
 import { electronsPerLxS } from '../sensor/sensor';
-import type { LightGrid } from './light-rows';
+import type { LightGrid } from './light-grid';
 import { OPEN_SKY_M } from './scene';
 import type { ShakePath } from './shake';
 import { plateShareOf, poseOf } from './space';
@@ -28,7 +28,7 @@ export function drawStars(
   shake: ShakePath | null,
   add: AddLight,
 ): void {
-  const { view, width, height, siteMm, focusM } = grid;
+  const { view, width, height, x0, y0, wholeWidth, wholeHeight, siteMm, focusM } = grid;
   const { stars } = view.description;
   const { space, size, camera } = view;
   if (!stars || !space) return;
@@ -48,8 +48,8 @@ export function drawStars(
   const place = (star: Star, timeS: number) => {
     const share = plateShareOf(pose, starDirection(axes, star, timeS));
     if (!share) return null;
-    const x = ((share.x * size - crop.x) / crop.width) * width;
-    const y = ((share.y * size - crop.y) / crop.height) * height;
+    const x = ((share.x * size - crop.x) / crop.width) * wholeWidth - x0;
+    const y = ((share.y * size - crop.y) / crop.height) * wholeHeight - y0;
     return { x, y, px: Math.floor(share.x * size), py: Math.floor(share.y * size) };
   };
   const reach = spot.reach + 1;

@@ -2,7 +2,7 @@
 // that turn.
 import { blurDiscMm } from '../optics/lens';
 import { noise3, octavesFor } from './grain';
-import type { LightRows } from './light-rows';
+import type { LightGrid } from './light-grid';
 import { poseOf } from './space';
 import { meanOverArc, spinMarks, spinRow } from './spin';
 import type { SceneView } from './view';
@@ -24,9 +24,9 @@ const STEPS_PER_DIOPTRE = 200;
 const MOST_DIOPTRES = 20;
 const EDGE = 0.05;
 
-/** Factors computed site by site: grain and marks, for a capture. */
-export function surfaceRows(rows: LightRows): SurfaceRows | undefined {
-  const { view, width, height, siteMm, focusM } = rows;
+/** Factors computed site by site: grain, and marks unless they are left out. For a capture, or any grid of single sites. */
+export function surfaceRows(rows: LightGrid, withMarks = true): SurfaceRows | undefined {
+  const { view, width, x0, y0, wholeWidth, wholeHeight, siteMm, focusM } = rows;
   const { space, size, description, camera } = view;
   if (!space) return undefined;
   const pose = poseOf(description);
@@ -44,7 +44,7 @@ export function surfaceRows(rows: LightRows): SurfaceRows | undefined {
   const [a, b] = [tables[0]!, tables[1]!];
   const line = new Float32Array(size);
   const { spin } = description;
-  const marks = spin && spinMarks();
+  const marks = withMarks && spin ? spinMarks() : undefined;
   const { distance, surface } = space;
   const { eye, right, up, ahead, tanHalf } = pose;
   // What depends on the column only: its plate pixel, its place between two, its direction.
@@ -53,7 +53,7 @@ export function surfaceRows(rows: LightRows): SurfaceRows | undefined {
   const between = new Float64Array(width);
   const aside = new Float64Array(width);
   for (let x = 0; x < width; x++) {
-    const px = crop.x + ((x + 0.5) * crop.width) / width;
+    const px = crop.x + ((x0 + x + 0.5) * crop.width) / wholeWidth;
     pixel[x] = Math.min(size - 1, Math.floor(px));
     left[x] = Math.min(size - 2, Math.max(0, Math.floor(px - 0.5)));
     between[x] = px - 0.5 - left[x]!;
@@ -63,7 +63,7 @@ export function surfaceRows(rows: LightRows): SurfaceRows | undefined {
   const lastOctave = octaves.length - 1;
   return {
     apply: (y, turn, arc, out) => {
-      const py = crop.y + ((y + 0.5) * crop.height) / height;
+      const py = crop.y + ((y0 + y + 0.5) * crop.height) / wholeHeight;
       const kinds = Math.min(size - 1, Math.max(0, Math.floor(py))) * size;
       blendRows(distance, size, py - 0.5, line);
       const v = (1 - (2 * py) / size) * tanHalf;
@@ -74,7 +74,7 @@ export function surfaceRows(rows: LightRows): SurfaceRows | undefined {
       // In locals: this loop runs for every site of a capture.
       const [rx0, ry0, rz0] = right;
       const [ex, ey, ez] = eye;
-      const part = marks ? spin.part : -1;
+      const part = marks ? spin!.part : -1;
       const [f0, g0, f1, g1] = [a.inverse, a.weight, b.inverse, b.weight];
       for (let x = 0; x < width; x++) {
         const kind = surface[kinds + pixel[x]!]!;
@@ -106,8 +106,8 @@ export function surfaceRows(rows: LightRows): SurfaceRows | undefined {
         }
         let factor = 1 + strength * noise;
         if (marks && kind >> 5 === part) {
-          const rx = wx - spin.x;
-          const rz = wz - spin.z;
+          const rx = wx - spin!.x;
+          const rz = wz - spin!.z;
           const angle = Math.atan2(rz, rx) / (2 * Math.PI);
           const mark = meanOverArc(marks, spinRow(wy, Math.sqrt(rx * rx + rz * rz)), angle - turn - arc, arc);
           factor *= 1 + shareOfPart(surface, size, l + t, py - 0.5, part) * (mark - 1);

@@ -8,6 +8,7 @@ import { handHeldLimitS } from '../../core/optics/lens';
 import {
   COMPENSATION_LADDER,
   FOCUS_LADDER,
+  formatThirds,
   ISO_LADDER,
   nearestStep,
   SHUTTER_LADDER,
@@ -85,6 +86,7 @@ function DeskFader({
   const auto = useDesk((d) => isAuto(d, id));
   const controls = useDesk((d) => d.controls);
   const gives = useDesk((d) => d.trade?.gives === id);
+  const habit = useDesk((d) => (id === 'compensation' ? d.check.habitEv : 0));
   const headroomEv = useDesk((d) => (id === 'compensation' ? (d.report?.headroomEv ?? null) : null));
   const lens = lensOf(
     camera,
@@ -108,7 +110,11 @@ function DeskFader({
           {words}
         </Words>
         <Words kind="label" quiet style={styles.state} numberOfLines={1} testID={`state-${id}`}>
-          {gives ? 'gives way' : stateWords(id, auto, exact, controls, iris)}
+          {gives
+            ? 'gives way'
+            : habit
+              ? `habit ${formatThirds(habit)}`
+              : stateWords(id, auto, exact, controls, iris)}
         </Words>
       </Pressable>
       <Fader
@@ -260,7 +266,7 @@ export function LadderSheet({ fader, onClose }: { fader: FaderId; onClose: () =>
 const styles = StyleSheet.create({
   row: { flex: 1, flexDirection: 'row', gap: space.one },
   fader: { flex: 1, backgroundColor: colour.panel, borderRadius: radius, paddingBottom: 4 },
-  set: { backgroundColor: '#2A2731' },
+  set: { backgroundColor: colour.held },
   head: { minHeight: touch, alignItems: 'center', paddingTop: 4 },
   accent: { color: colour.accent },
   state: { fontSize: 11, lineHeight: 13 },

@@ -5,11 +5,11 @@ import { camera } from '../../live/camera';
 import { useDesk } from '../../live/desk';
 import { orderOf } from '../../live/desk-controls';
 import type { FaderId } from '../../live/desk-state';
-import { rememberDesk } from '../../live/desk-memory';
 import { colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
+import { CheckSheet, type CheckTab } from './check/check-sheet';
 import { Faders, LadderSheet } from './faders';
-import { KEY_WORDS, useDeskKeys } from './keys';
+import { KEY_WORDS, useDeskKeys, type Panel } from './keys';
 import { MeterSheet, type MeterTab } from './meter-sheet';
 import { MoreSheet, type MoreTab } from './more-sheet';
 import { OutsideSheet } from './outside';
@@ -26,11 +26,12 @@ export function FinderScreen({ active }: { active: boolean }) {
   const [ladder, setLadder] = useState<FaderId | null>(null);
   const closeLadder = useCallback(() => setLadder(null), []);
   const scope = useDesk((d) => d.scope);
-  const [panel, setPanel] = useState<'outside' | 'meter' | 'more' | null>(null);
+  const [panel, setPanel] = useState<Panel | null>(null);
   const [meterTab, setMeterTab] = useState<MeterTab>('pattern');
   const [moreTab, setMoreTab] = useState<MoreTab>('trade');
+  const [checkTab, setCheckTab] = useState<CheckTab>('marks');
   const close = useCallback(() => setPanel(null), []);
-  const open = useCallback((next: 'outside' | 'meter' | 'more') => {
+  const open = useCallback((next: Panel) => {
     if (next === 'meter') setMeterTab('pattern');
     setPanel(next);
   }, []);
@@ -44,7 +45,12 @@ export function FinderScreen({ active }: { active: boolean }) {
   }, []);
   useDeskKeys(active && ladder === null && panel === null, open);
   useFeed(active, wide);
-  const ways = { onOutside: () => open('outside'), onPin: openPins, onRemedies: openRemedies };
+  const ways = {
+    onOutside: () => open('outside'),
+    onPin: openPins,
+    onRemedies: openRemedies,
+    onCheck: () => open('check'),
+  };
   const release = <ReleaseRow onMeter={() => open('meter')} onMore={() => open('more')} />;
 
   return (
@@ -82,6 +88,7 @@ export function FinderScreen({ active }: { active: boolean }) {
       {ladder && <LadderSheet fader={ladder} onClose={closeLadder} />}
       {panel === 'outside' && <OutsideSheet onClose={close} />}
       {panel === 'meter' && <MeterSheet tab={meterTab} onClose={close} />}
+      {panel === 'check' && <CheckSheet tab={checkTab} onTab={setCheckTab} onClose={close} />}
       {panel === 'more' && <MoreSheet tab={moreTab} onTab={setMoreTab} onClose={close} />}
     </View>
   );
@@ -96,18 +103,6 @@ function fit(width: number, height: number, aspect: number): { width: number; he
 /** Keeps the camera told of the desk, and lets it rest when nobody looks. */
 function useFeed(active: boolean, wide: boolean): void {
   useEffect(() => useDesk.getState().setOrientation(wide ? 'landscape' : 'portrait'), [wide]);
-  useEffect(() => {
-    let forget: (() => void) | undefined;
-    let gone = false;
-    void rememberDesk().then((stop) => {
-      if (gone) stop();
-      else forget = stop;
-    });
-    return () => {
-      gone = true;
-      forget?.();
-    };
-  }, []);
   useEffect(() => {
     const send = () =>
       camera.apply(orderOf(useDesk.getState(), active && document.visibilityState === 'visible'));

@@ -9,6 +9,7 @@ import {
   stepOf,
 } from '../../core/units/ladders';
 import type { ExposureSettings } from '../../core/exposure/settings';
+import type { RangeReport } from '../../core/scopes/limits';
 import type { FaderId } from '../../live/desk-state';
 
 export function valueWords(fader: FaderId, exact: number): string {
@@ -61,4 +62,20 @@ export function decibelWords(db: number): string {
 export function pixelWords(px: number): string {
   if (px < 0.05) return '0 px';
   return `${px >= 10 ? px.toFixed(0) : px.toFixed(1)} px`;
+}
+
+/** "scene 10.2 in 9.5 EV: 2 frames", or that one holds it. */
+export function rangeWords({ sceneEv, sensorEv, frames }: RangeReport): string {
+  const scene = Number.isFinite(sceneEv) ? sceneEv.toFixed(1) : '> 40';
+  const count = frames === null ? 'too wide' : frames === 1 ? 'fits' : `${frames} frames`;
+  return `scene ${scene} in ${sensorEv.toFixed(1)} EV: ${count}`;
+}
+
+/** Sites with thin spaces between thousands. */
+export function countWords(count: number): string {
+  return Math.round(count).toLocaleString('en').replaceAll(',', ' ');
+}
+
+export function shareWords(share: number): string {
+  return `${Number((share * 100).toPrecision(3))} %`;
 }

@@ -22,9 +22,11 @@ const STEPS: Record<string, readonly [FaderId, 1 | -1]> = {
 };
 
 export const KEY_WORDS =
-  'Space release · L lock · M N meter · P pin · X more · O clip · 1–4 lens · V outside · 0 auto';
+  'Space release · L lock · M N meter · P pin · K check · U fit · O clip · Z zebra · C compare · J loupe · B bare · X more · 1–4 lens · V outside · 0 auto';
 
-export function useDeskKeys(active: boolean, open: (panel: 'outside' | 'meter' | 'more') => void): void {
+export type Panel = 'outside' | 'meter' | 'more' | 'check';
+
+export function useDeskKeys(active: boolean, open: (panel: Panel) => void): void {
   useEffect(() => {
     if (!active) return;
     const onKey = (e: KeyboardEvent) => {
@@ -44,7 +46,13 @@ export function useDeskKeys(active: boolean, open: (panel: 'outside' | 'meter' |
       } else if (key === 'escape') cancelCapture();
       else if (key === 'l') desk.toggleLock();
       else if (key === 'm') desk.nextPattern();
-      else if (key === 'o') desk.toggleClipMarks();
+      else if (key === 'o') desk.toggleMark('rawClip');
+      else if (key === 'z') desk.setCheck({ zebra: { ...desk.check.zebra, on: !desk.check.zebra.on } });
+      else if (key === 'u' && desk.report?.fit) desk.takeFit(desk.report.fit);
+      else if (key === 'c') desk.hold(true);
+      else if (key === 'j') desk.setLoupe(desk.loupe ? null : desk.spot);
+      else if (key === 'b') desk.clear(!desk.cleared);
+      else if (key === 'k') open('check');
       else if (key === 'h') desk.toggleScope();
       else if (key === 'p') desk.addPin(desk.spot);
       else if (lenses[Number(key) - 1]) desk.setLens(lenses[Number(key) - 1]!.id);
@@ -55,7 +63,14 @@ export function useDeskKeys(active: boolean, open: (panel: 'outside' | 'meter' |
       else return;
       e.preventDefault();
     };
+    const onKeyUp = (e: KeyboardEvent) => {
+      if (e.key.toLowerCase() === 'c') useDesk.getState().hold(false);
+    };
     window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+    window.addEventListener('keyup', onKeyUp);
+    return () => {
+      window.removeEventListener('keydown', onKey);
+      window.removeEventListener('keyup', onKeyUp);
+    };
   }, [active, open]);
 }

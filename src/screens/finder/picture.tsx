@@ -1,4 +1,5 @@
-// The finder: the canvas that the camera draws on, what is read, and at most one remedy at its foot.
+// The finder: the canvas that the camera draws on, what is read, and at most one remedy at its foot. A stroke down clears it, a
+// stroke up brings back what was there.
 import { useEffect, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { profileOf } from '../../camera/port';
@@ -8,6 +9,10 @@ import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
 import { useDrag } from '../../ui/use-drag';
 import { Words } from '../../ui/words';
+import { fitLabel } from './check/fit-panel';
+import { comparisonWords, HoldButton } from './check/hold';
+import { HistogramBox } from './histogram-box';
+import { Loupe } from './loupe';
 import { OutsideChip } from './outside';
 import { PinLayer } from './pins';
 import { ReadArea } from './read-area';
@@ -20,6 +25,7 @@ export function FinderPicture({
   onOutside,
   onPin,
   onRemedies,
+  onCheck,
   remedies = true,
 }: {
   width: number;
@@ -27,12 +33,15 @@ export function FinderPicture({
   onOutside: () => void;
   onPin: (what: 'pins' | 'hand') => void;
   onRemedies: () => void;
+  onCheck: () => void;
   /** False where the list of remedies stands beside the picture. */
   remedies?: boolean;
 }) {
   const ref = useRef<View>(null);
   const state = useDesk((d) => d.camera);
-  const { setSpot, addPin } = useDesk.getState();
+  const { setSpot, addPin, clear } = useDesk.getState();
+  const cleared = useDesk((d) => d.cleared);
+  const stroke = useRef(0);
   const profile = profileOf(
     camera,
     useDesk((d) => d.lens),
@@ -40,6 +49,15 @@ export function FinderPicture({
   const spot = useDesk((d) => d.spot);
   useDrag(ref, {
     onTap: (x, y) => setSpot({ x, y }),
+    onStart: () => {
+      stroke.current = 0;
+    },
+    onMove: (_, dy) => {
+      stroke.current = dy;
+    },
+    onEnd: () => {
+      if (Math.abs(stroke.current) > STROKE_PX) clear(stroke.current > 0);
+    },
     onLongPress: (x, y) => addPin({ x, y }),
     onKey: (key) => {
       const step = SPOT_KEYS[key];
@@ -59,19 +77,39 @@ export function FinderPicture({
         style={[StyleSheet.absoluteFill, styles.picture]}
       >
         <FinderCanvas />
-        <ReadArea width={width} height={height} />
+        {!cleared && <ReadArea width={width} height={height} />}
       </View>
-      <PinLayer width={width} height={height} onPin={(pin) => onPin(pin === 'hand' ? 'hand' : 'pins')} />
-      <View style={styles.top}>
-        <View style={styles.topLeft}>
-          <ReadingChip />
-          {profile.arrangedWorld && <OutsideChip onPress={onOutside} />}
+      {cleared ? (
+        <View style={[styles.top, styles.bare]}>
+          <Button
+            label="Show"
+            name="Show what was on the finder (B)"
+            onPress={() => clear(false)}
+            testID="show"
+            style={styles.chipButton}
+          />
         </View>
-        <View style={styles.rail}>
-          <ClipSwitch />
-          <LensRail />
-        </View>
-      </View>
+      ) : (
+        <>
+          <PinLayer width={width} height={height} onPin={(pin) => onPin(pin === 'hand' ? 'hand' : 'pins')} />
+          <View style={styles.foot}>
+            <HistogramBox width={width} />
+          </View>
+          <Loupe width={width} height={height} />
+          <View style={styles.top}>
+            <View style={styles.topLeft}>
+              <ReadingChip />
+              {profile.arrangedWorld && <OutsideChip onPress={onOutside} />}
+              <HoldButton testID="hold" />
+              <Held />
+            </View>
+            <View style={styles.rail}>
+              <CheckButtons onCheck={onCheck} />
+              <LensRail />
+            </View>
+          </View>
+        </>
+      )}
       {state.kind === 'starting' && (
         <View style={styles.middle}>
           <Words quiet>Opening the finder…</Words>
@@ -83,7 +121,7 @@ export function FinderPicture({
           <Button label="Try again" kind="primary" onPress={() => window.location.reload()} />
         </View>
       )}
-      {remedies && <RemedyLine onAll={onRemedies} />}
+      {remedies && !cleared && <RemedyLine onAll={onRemedies} />}
     </View>
   );
 }
@@ -160,23 +198,55 @@ function LensRail() {
   );
 }
 
-function ClipSwitch() {
-  const on = useDesk((d) => d.clipMarks);
-  const toggle = useDesk((d) => d.toggleClipMarks);
+/** The way to all checks, the one action that fits exposure to the highlights, and the bare finder. */
+function CheckButtons({ onCheck }: { onCheck: () => void }) {
+  const fit = useDesk((d) => d.report?.fit ?? null);
+  const { takeFit, clear } = useDesk.getState();
   return (
-    <Button
-      label="Clip"
-      name="Clip marks (O)"
-      on={on}
-      onPress={toggle}
-      testID="clip-marks"
-      style={styles.chipButton}
-    />
+    <>
+      <Button
+        label="Check"
+        name="Check: marks, zebra, histograms, fit, compare, view (K)"
+        onPress={onCheck}
+        testID="check"
+        style={styles.chipButton}
+      />
+      {fit && fit.thirds !== 0 && (
+        <Button
+          label={fitLabel(fit)}
+          name={`${fitLabel(fit)} EV: exposes to the highlights (U)`}
+          onPress={() => takeFit(fit)}
+          testID="fit-now"
+          style={styles.chipButton}
+        />
+      )}
+      <Button
+        label="Bare"
+        name="Bare: clears the finder (B)"
+        onPress={() => clear(true)}
+        testID="clear"
+        style={styles.chipButton}
+      />
+    </>
   );
 }
 
+/** What the exposure that is held up does to raw and to the picture. */
+function Held() {
+  const comparison = useDesk((d) => (d.holding ? (d.report?.comparison ?? null) : null));
+  if (!comparison) return null;
+  return (
+    <View style={styles.heldWords} role="status" testID="comparison">
+      <Words kind="label">{comparisonWords(comparison)}</Words>
+    </View>
+  );
+}
+
+/** A stroke at least this long clears the finder or brings it back, pixels. */
+const STROKE_PX = 70;
+
 const styles = StyleSheet.create({
-  picture: { backgroundColor: '#000', overflow: 'hidden', cursor: 'crosshair' as 'pointer' },
+  picture: { backgroundColor: colour.halo, overflow: 'hidden', cursor: 'crosshair' as 'pointer' },
   over: { position: 'absolute', left: 0, top: 0, pointerEvents: 'none' },
   top: {
     position: 'absolute',
@@ -193,6 +263,15 @@ const styles = StyleSheet.create({
   lenses: { borderRadius: radius, overflow: 'hidden', backgroundColor: colour.chip },
   lens: { backgroundColor: 'transparent', paddingHorizontal: 0, borderRadius: 0 },
   chipButton: { backgroundColor: colour.chip },
+  bare: { justifyContent: 'flex-end' },
+  foot: { position: 'absolute', left: space.one, bottom: 64, pointerEvents: 'none' },
+  heldWords: {
+    maxWidth: 220,
+    backgroundColor: colour.chip,
+    borderRadius: radius,
+    padding: space.one,
+    pointerEvents: 'none',
+  },
   middle: {
     ...StyleSheet.absoluteFill,
     alignItems: 'center',

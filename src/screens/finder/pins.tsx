@@ -159,8 +159,8 @@ const styles = StyleSheet.create({
     width: 13,
     height: 13,
     borderWidth: 2,
-    borderColor: colour.text,
-    backgroundColor: 'rgba(23,24,26,0.5)',
+    borderColor: colour.mark,
+    backgroundColor: 'rgba(0,0,0,0.5)',
     transform: [{ rotate: '45deg' }],
   },
   // As wide as its words, however narrow the handle is.

@@ -19,16 +19,22 @@ export function ReadArea({ width, height }: { width: number; height: number }) {
   if (area.kind === 'frame') {
     return (
       <Svg width={width} height={height} style={styles.over} aria-hidden>
-        <Path d={brackets(width, height)} fill="none" stroke="#000" strokeOpacity={0.5} strokeWidth={4} />
-        <Path d={brackets(width, height)} fill="none" stroke={colour.text} strokeWidth={1.5} />
+        <Path
+          d={brackets(width, height)}
+          fill="none"
+          stroke={colour.halo}
+          strokeOpacity={0.5}
+          strokeWidth={4}
+        />
+        <Path d={brackets(width, height)} fill="none" stroke={colour.mark} strokeWidth={1.5} />
         {weights?.values.map((weight, i) => (
           <Circle
             key={i}
             cx={(((i % weights.across) + 0.5) * width) / weights.across}
             cy={((Math.floor(i / weights.across) + 0.5) * height * weights.across) / weights.values.length}
             r={Math.max(0.8, weight * 3.2)}
-            fill={colour.text}
-            stroke="#000"
+            fill={colour.mark}
+            stroke={colour.halo}
             strokeOpacity={0.6}
           />
         ))}
@@ -45,7 +51,7 @@ export function ReadArea({ width, height }: { width: number; height: number }) {
         rx={rx + 1}
         ry={ry + 1}
         fill="none"
-        stroke="#000"
+        stroke={colour.halo}
         strokeOpacity={0.5}
         strokeWidth={4}
         strokeDasharray={dash}
@@ -56,11 +62,11 @@ export function ReadArea({ width, height }: { width: number; height: number }) {
         rx={rx}
         ry={ry}
         fill="none"
-        stroke={colour.text}
+        stroke={colour.mark}
         strokeWidth={2}
         strokeDasharray={dash}
       />
-      {pattern === 'spot' && <Circle cx={cx} cy={cy} r={2.5} fill={colour.text} />}
+      {pattern === 'spot' && <Circle cx={cx} cy={cy} r={2.5} fill={colour.mark} />}
     </Svg>
   );
 }

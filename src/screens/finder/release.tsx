@@ -121,7 +121,7 @@ function Release() {
       testID="release"
     >
       <Svg width={SIZE} height={SIZE} viewBox="0 0 72 72" aria-hidden>
-        <Polygon points={hexagon(35)} fill={full ? colour.warn : colour.text} />
+        <Polygon points={hexagon(35)} fill={full ? colour.warn : colour.release} />
         <Polygon points={hexagon(27)} fill="none" stroke={colour.page} strokeWidth={2.5} />
         {busy && <Circle cx={36} cy={36} r={11} fill={colour.accent} />}
       </Svg>

@@ -33,6 +33,7 @@ export function useRemedies(): readonly Remedy[] {
   const locked = useDesk((d) => d.lock !== null);
   const delayS = useDesk((d) => d.delayS);
   const off = useDesk((d) => d.remediesOff);
+  const burntShare = useDesk((d) => d.check.share);
   return useMemo(() => {
     if (!report) return [];
     const { settings, plan, reading, wholeEv100, effects, headroomEv, outOfRangeEv, deviationEv } = report;
@@ -41,13 +42,13 @@ export function useRemedies(): readonly Remedy[] {
         ...{ controls, rules, pattern, locked, delayS, settings, plan, wholeEv100, effects, headroomEv },
         ...{ outOfRangeEv, deviationEv },
         clippedOfFrame: report.clippedOfFrame,
-        largestClippedShare: Math.max(...report.clippedShare),
+        burntShare,
         readingEv100: reading.ev100,
         doubt: doubtOf(reading),
       },
       off,
     );
-  }, [report, controls, rules, pattern, locked, delayS, off]);
+  }, [report, controls, rules, pattern, locked, delayS, off, burntShare]);
 }
 
 /** The worst, with what mends it; the rest behind its number. */

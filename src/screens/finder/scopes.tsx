@@ -2,10 +2,13 @@
 import { View, StyleSheet } from 'react-native';
 import Svg, { Defs, G, Line, LinearGradient, Path, Rect, Stop, Text as SvgText } from 'react-native-svg';
 import type { PictureHistogram } from '../../core/scopes/picture-histogram';
-import type { Stopline as StoplineData } from '../../core/scopes/stopline';
+import type { ToneLimits } from '../../core/scopes/limits';
+import { STOPLINE_BINS, type Stopline as StoplineData } from '../../core/scopes/stopline';
 import type { PinReading } from '../../core/meter/pins';
-import { colour, font } from '../../ui/theme';
-import { AXIS_FROM_EV, clippedBar, outline, pictureOutline, tallest, xOfEv } from './stopline-path';
+import type { Heights } from '../../live/check-settings';
+import { useDesk } from '../../live/desk';
+import { colour, font, strokeOf } from '../../ui/theme';
+import { clippedBar, outline, pictureOutline, tallest, WHOLE_AXIS, xOfEv, type Axis } from './stopline-path';
 
 const INKS = [colour.red, colour.green, colour.blue] as const;
 const AXIS = 16;
@@ -14,26 +17,41 @@ export interface StoplineDrawingProps {
   readonly data: StoplineData;
   readonly floorEv: number;
   readonly midGreyEv: number;
+  /** Where raw is clean, and by which ratio. */
+  readonly clean?: { readonly ev: number; readonly db: number };
+  /** The ends of the picture's tones by channel. */
+  readonly tones?: ToneLimits;
   /** Pins by their letters: how far each is from raw clip in its first channel. */
   readonly pins?: readonly Pick<PinReading, 'letter' | 'toClipEv'>[];
   readonly width: number;
   readonly height: number;
+  readonly axis?: Axis;
+  readonly heights?: Heights;
 }
 
 export function StoplineDrawing({
   data,
   floorEv,
   midGreyEv,
+  clean,
+  tones,
   pins = [],
   width,
   height,
+  axis = WHOLE_AXIS,
+  heights = 'root',
 }: StoplineDrawingProps) {
+  const bold = useDesk((d) => strokeOf(d.theme));
   const plot = height - AXIS;
-  const clipX = xOfEv(0, width);
-  const floorX = Math.max(0, xOfEv(floorEv, width));
-  const greyX = xOfEv(midGreyEv, width);
-  const top = tallest(data.bins);
+  const x = (ev: number) => xOfEv(ev, width, axis);
+  const clipX = x(0);
+  const floorX = Math.max(0, x(floorEv));
+  const greyX = x(midGreyEv);
+  const top = tallest(data.bins, 1, STOPLINE_BINS - 1);
   const barWidth = (width - clipX - 5) / 3;
+  const first = Math.ceil(axis.fromEv);
+  const stops = Array.from({ length: Math.max(0, Math.floor(axis.toEv) - first + 1) }, (_, i) => first + i);
+  const every = axis.toEv - axis.fromEv > 8 ? 3 : 1;
   return (
     <Svg width={width} height={height}>
       <Defs>
@@ -42,13 +60,27 @@ export function StoplineDrawing({
           <Stop offset="1" stopColor={colour.floor} stopOpacity={0.1} />
         </LinearGradient>
       </Defs>
-      <Rect x={clipX} y={0} width={width - clipX} height={plot} fill={colour.clip} opacity={0.16} />
+      <Rect
+        x={clipX}
+        y={0}
+        width={Math.max(0, width - clipX)}
+        height={plot}
+        fill={colour.clip}
+        opacity={0.16}
+      />
       <Rect x={0} y={0} width={floorX} height={plot} fill="url(#floor)" />
       {data.bins.map((bins, c) => (
-        <Path key={c} d={outline(bins, top, width, plot)} fill={INKS[c]} opacity={0.52} />
+        <Path
+          key={c}
+          d={outline(bins, top, width, plot, axis, heights)}
+          fill={INKS[c]}
+          fillOpacity={0.5}
+          stroke={INKS[c]}
+          strokeWidth={bold - 0.4}
+        />
       ))}
       {data.bins.map((bins, c) => {
-        const bar = clippedBar(bins, plot);
+        const bar = clippedBar(bins, plot, heights);
         return (
           <Rect
             key={c}
@@ -60,44 +92,80 @@ export function StoplineDrawing({
           />
         );
       })}
-      <Line x1={floorX} x2={floorX} y1={0} y2={plot} stroke={colour.floor} strokeWidth={1} />
+      {tones?.whiteEv.map((white, c) => (
+        <Line
+          key={c}
+          x1={Math.max(0, x(tones.blackEv[c]!))}
+          x2={Math.max(0, x(white))}
+          y1={2 + 3 * c}
+          y2={2 + 3 * c}
+          stroke={INKS[c]}
+          strokeWidth={2}
+        />
+      ))}
+      <Line x1={floorX} x2={floorX} y1={0} y2={plot} stroke={colour.floor} strokeWidth={bold} />
+      {clean && x(clean.ev) > 0 && (
+        <Line
+          x1={x(clean.ev)}
+          x2={x(clean.ev)}
+          y1={0}
+          y2={plot}
+          stroke={colour.good}
+          strokeWidth={bold}
+          strokeDasharray="1 3"
+        />
+      )}
       <Line
         x1={greyX}
         x2={greyX}
         y1={0}
         y2={plot}
         stroke={colour.text}
-        strokeWidth={1.5}
+        strokeWidth={1.5 * bold}
         strokeDasharray="3 3"
       />
-      <Line x1={clipX} x2={clipX} y1={0} y2={plot} stroke={colour.clip} strokeWidth={3} />
-      <Line x1={0} x2={width} y1={plot + 0.5} y2={plot + 0.5} stroke={colour.line} strokeWidth={1} />
-      {Array.from({ length: -AXIS_FROM_EV }, (_, i) => AXIS_FROM_EV + i).map((ev) => (
+      <Line x1={clipX} x2={clipX} y1={0} y2={plot} stroke={colour.clip} strokeWidth={3 * bold} />
+      <Line x1={0} x2={width} y1={plot + 0.5} y2={plot + 0.5} stroke={colour.line} strokeWidth={bold} />
+      {stops.map((ev) => (
         <G key={ev}>
           <Line
-            x1={xOfEv(ev, width)}
-            x2={xOfEv(ev, width)}
+            x1={x(ev)}
+            x2={x(ev)}
             y1={plot}
-            y2={plot + (ev % 3 === 0 ? 5 : 3)}
+            y2={plot + (ev % every === 0 ? 5 : 3)}
             stroke={colour.quiet}
-            strokeWidth={1}
+            strokeWidth={bold}
           />
-          {ev % 3 === 0 && <Label x={xOfEv(ev, width)} y={height - 1} words={`−${-ev}`} />}
+          {ev % every === 0 && ev < 0 && <Label x={x(ev)} y={height - 1} words={`−${-ev}`} />}
         </G>
       ))}
       <Label x={clipX} y={height - 1} words="clip" ink={colour.clip} />
-      <Label x={greyX} y={11} words="mid-grey" anchor="end" dx={-5} ink={colour.text} />
+      {greyX > 50 && (
+        <Label x={greyX} y={tones ? 21 : 11} words="mid-grey" anchor="end" dx={-5} ink={colour.text} />
+      )}
       {pins.map(({ letter, toClipEv }) => {
         // What lies beyond the axis stands at its end.
-        const x = Math.min(width - 6, Math.max(6, xOfEv(-toClipEv, width)));
+        const at = Math.min(width - 6, Math.max(6, x(-toClipEv)));
         return (
           <G key={letter}>
-            <Line x1={x} x2={x} y1={plot * 0.3} y2={plot} stroke={colour.accent} strokeWidth={1.5} />
-            <Label x={x} y={plot * 0.3 - 3} words={letter} ink={colour.accent} />
+            <Line x1={at} x2={at} y1={plot * 0.3} y2={plot} stroke={colour.accent} strokeWidth={1.5 * bold} />
+            <Label x={at} y={plot * 0.3 - 3} words={letter} ink={colour.accent} />
           </G>
         );
       })}
-      {floorX > 34 && <Label x={floorX} y={11} words="noise" anchor="end" dx={-4} ink={colour.floor} />}
+      {floorX > 34 && (
+        <Label x={floorX} y={tones ? 21 : 11} words="noise" anchor="end" dx={-4} ink={colour.floor} />
+      )}
+      {clean && x(clean.ev) > 0 && height > 60 && (
+        <Label
+          x={x(clean.ev)}
+          y={33}
+          words={`clean ${clean.db} dB`}
+          anchor="start"
+          dx={4}
+          ink={colour.good}
+        />
+      )}
     </Svg>
   );
 }
@@ -106,21 +174,36 @@ export function PictureDrawing({
   data,
   width,
   height,
+  heights = 'root',
 }: {
   data: PictureHistogram;
   width: number;
   height: number;
+  heights?: Heights;
 }) {
+  const bold = useDesk((d) => strokeOf(d.theme));
   const plot = height - AXIS;
   const channels = [data.r, data.g, data.b];
-  let top = 1;
-  for (const counts of channels) for (let i = 1; i < 255; i++) top = Math.max(top, counts[i]!);
+  const top = tallest(channels, 1, 255);
   return (
     <Svg width={width} height={height}>
       {channels.map((counts, c) => (
-        <Path key={c} d={pictureOutline(counts, top, width, plot)} fill={INKS[c]} opacity={0.5} />
+        <Path
+          key={c}
+          d={pictureOutline(counts, top, width, plot, heights)}
+          fill={INKS[c]}
+          fillOpacity={0.5}
+          stroke={INKS[c]}
+          strokeWidth={bold - 0.4}
+        />
       ))}
-      <Line x1={0} x2={width} y1={plot + 0.5} y2={plot + 0.5} stroke={colour.line} strokeWidth={1} />
+      <Path
+        d={pictureOutline(data.luminance, top, width, plot, heights, false)}
+        fill="none"
+        stroke={colour.text}
+        strokeWidth={1.2 * bold}
+      />
+      <Line x1={0} x2={width} y1={plot + 0.5} y2={plot + 0.5} stroke={colour.line} strokeWidth={bold} />
       <Label x={2} y={height - 1} words="0" anchor="start" />
       <Label x={width * (118 / 255)} y={height - 1} words="118" />
       <Label x={width - 2} y={height - 1} words="255" anchor="end" />

@@ -2,6 +2,7 @@
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { patternOf } from '../../core/meter/read';
+import { formatThirds } from '../../core/units/ladders';
 import { useFramesLeft } from '../../library/roll';
 import { lensOf, profileOf } from '../../camera/port';
 import { camera } from '../../live/camera';
@@ -16,13 +17,15 @@ export function StatusLine() {
   const { typicalFrameBytes, megapixels } = profileOf(camera, lens);
   const filterStops = useDesk((d) => d.filterStops);
   const delayS = useDesk((d) => d.delayS);
+  const habitEv = useDesk((d) => d.check.habitEv);
   const { data: left } = useFramesLeft(typicalFrameBytes);
   const battery = useBattery();
   const items = [
     lensOf(camera, lens).name,
     `DNG ${megapixels} MP`,
     // The button below names the pattern too: it stands back when there is more to say.
-    filterStops > 0 || delayS > 0 ? null : patternOf(pattern).name,
+    filterStops > 0 || delayS > 0 || habitEv !== 0 ? null : patternOf(pattern).name,
+    habitEv !== 0 ? `habit ${formatThirds(habitEv)}` : null,
     filterStops > 0 ? `ND ${filterStops.toFixed(1).replace(/\.0$/, '')} stops` : null,
     delayS > 0 ? `after ${delayS} s` : null,
     kelvin === null ? null : `${kelvin} K auto`,

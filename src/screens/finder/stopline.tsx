@@ -1,4 +1,5 @@
-// The stopline on the main screen: raw by stops, dragged sideways to change exposure; a tap swaps in the picture.
+// The stopline on the main screen: raw by stops as the capture will have it, dragged sideways to change exposure, zoomed by two
+// fingers, the wheel or + and −; a tap swaps in the picture.
 import { useRef, useState } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 import { carrierOf } from '../../core/exposure/automatic';
@@ -9,9 +10,9 @@ import { LADDERS } from '../../live/desk-state';
 import { colour, radius, space } from '../../ui/theme';
 import { useDrag } from '../../ui/use-drag';
 import { Words } from '../../ui/words';
-import { headroomWords, percentWords, valueWords } from './format';
+import { headroomWords, percentWords, rangeWords, valueWords } from './format';
 import { PictureDrawing, ScopeBox, StoplineDrawing } from './scopes';
-import { evPerPixel } from './stopline-path';
+import { evPerPixel, WHOLE_AXIS, zoomed } from './stopline-path';
 
 export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'picture' }) {
   const ref = useRef<View>(null);
@@ -19,6 +20,9 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
   const controls = useDesk((d) => d.controls);
   const [width, setWidth] = useState(0);
   const [dragging, setDragging] = useState(false);
+  const [axis, setAxis] = useState(WHOLE_AXIS);
+  const heights = useDesk((d) => d.check.heights);
+  const cleanDb = useDesk((d) => d.check.cleanDb);
   const start = useRef(0);
   const carrier = carrierOf(
     controls,
@@ -33,7 +37,7 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
       setDragging(true);
     },
     onMove: (dx) => {
-      const wanted = start.current + Math.round(dx * evPerPixel(width) * 3);
+      const wanted = start.current + Math.round(dx * evPerPixel(width, axis) * 3);
       const now = useDesk.getState().controls;
       const at = nearestStep(
         LADDERS[carrier],
@@ -43,10 +47,13 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
     },
     onEnd: () => setDragging(false),
     onTap: () => toggleScope(),
+    onZoom: (times, about) => scope === 'raw' && setAxis((now) => zoomed(now, times, about)),
     onKey: (key) => {
       if (key === 'ArrowRight' || key === 'ArrowUp') nudge(1);
       else if (key === 'ArrowLeft' || key === 'ArrowDown') nudge(-1);
       else if (key === 'Enter') toggleScope();
+      else if (key === '+' || key === '=') setAxis((now) => zoomed(now, 1.25, 0.5));
+      else if (key === '-') setAxis((now) => zoomed(now, 1 / 1.25, 0.5));
       else return false;
       return true;
     },
@@ -63,7 +70,8 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
       aria-valuemin={0}
       aria-valuemax={LADDERS[carrier].length - 1}
       aria-valuenow={index}
-      aria-valuetext={`Raw: ${clipped} clipped, ${room}. Exposure through ${carrying}`}
+      aria-valuetext={`Raw: ${clipped} will be clipped, ${room}. ${report ? `${rangeWords(report.range)}. ` : ''}Exposure through ${carrying}`}
+      {...{ dataSet: { fromEv: axis.fromEv.toFixed(2), toEv: axis.toEv.toFixed(2) } }}
       testID={`stopline-${scope}`}
       style={styles.frame}
       onLayout={(e: LayoutChangeEvent) => setWidth(e.nativeEvent.layout.width - 2 * space.one)}
@@ -71,6 +79,12 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
       <View style={styles.head}>
         <Words kind="label" style={styles.name}>
           {scope === 'raw' ? 'Raw' : 'Picture'}
+          {scope === 'raw' && report && !dragging && (
+            <Words kind="label" quiet testID="range">
+              {'  '}
+              {rangeWords(report.range)}
+            </Words>
+          )}
         </Words>
         {dragging ? (
           <Words kind="label" style={styles.carrying}>
@@ -93,7 +107,7 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
           </Words>
         ) : (
           <Words kind="label" quiet>
-            developed, code values
+            developed: R, G, B and luminance
           </Words>
         )}
       </View>
@@ -104,12 +118,18 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
               data={report.stopline}
               floorEv={report.floorEv}
               midGreyEv={report.midGreyEv}
+              clean={{ ev: report.cleanEv, db: cleanDb }}
+              tones={report.toneLimits}
               pins={report.pins}
+              axis={axis}
+              heights={heights}
               width={width}
               height={height - 24}
             />
           ) : (
-            report.picture && <PictureDrawing data={report.picture} width={width} height={height - 24} />
+            report.picture && (
+              <PictureDrawing data={report.picture} width={width} height={height - 24} heights={heights} />
+            )
           )}
         </ScopeBox>
       )}

@@ -165,7 +165,7 @@ function within(value: number, low: number, high: number): number {
 }
 
 const styles = StyleSheet.create({
-  frame: { backgroundColor: '#101112', overflow: 'hidden' },
+  frame: { backgroundColor: colour.ground, overflow: 'hidden' },
   image: { position: 'absolute', width: '100%', height: '100%' },
   zoom: {
     position: 'absolute',

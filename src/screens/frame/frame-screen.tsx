@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { OpenedFile } from '../../workers/darkroom.worker';
-import type { FrameRecord } from '../../core/frame/record';
+import { forecastHeld, type FrameRecord } from '../../core/frame/record';
 import type { PictureHistogram } from '../../core/scopes/picture-histogram';
 import {
   APERTURE_LADDER,
@@ -16,6 +16,7 @@ import {
 import { patternOf } from '../../core/meter/read';
 import { ev100OfSettings } from '../../core/light/apex';
 import { fileName } from '../../library/file-name';
+import { useDesk } from '../../live/desk';
 import { useRoll } from '../../library/roll';
 import { darkroom } from '../../camera/darkroom';
 import { Button } from '../../ui/button';
@@ -53,6 +54,7 @@ function OpenFrame({ record }: { record: FrameRecord }) {
   const [opening, setOpening] = useState<Opening>({ kind: 'opening' });
   const [picture, setPicture] = useState<PictureHistogram | null>(null);
   const remove = useDeleteWithUndo();
+  const heights = useDesk((d) => d.check.heights);
   useEffect(() => {
     let gone = false;
     darkroom()
@@ -109,17 +111,18 @@ function OpenFrame({ record }: { record: FrameRecord }) {
                   data={file.stopline}
                   floorEv={floorEvOf(file)}
                   midGreyEv={Math.log2(0.18) - (file.check.metadata.baselineExposureEv ?? 0)}
+                  heights={heights}
                   width={scopeWidth}
                   height={110}
                 />
               </ScopeBox>
-              <ClippedTable record={record} file={file} />
+              <ForecastTable record={record} file={file} />
             </Panel>
           )}
           {picture && (
-            <Panel title="Picture" words="developed, code values">
+            <Panel title="Picture" words="developed: R, G, B and luminance">
               <ScopeBox height={90}>
-                <PictureDrawing data={picture} width={scopeWidth} height={90} />
+                <PictureDrawing data={picture} width={scopeWidth} height={90} heights={heights} />
               </ScopeBox>
             </Panel>
           )}
@@ -158,21 +161,30 @@ function floorEvOf({ check }: OpenedFile): number {
   return Math.log2(((s ?? 0) + Math.sqrt((s ?? 0) ** 2 + 4 * (o ?? 0))) / 2 || 1e-4);
 }
 
-function ClippedTable({ record, file }: { record: FrameRecord; file: OpenedFile }) {
+/** What the finder said before the press beside what the file holds, channel by channel. */
+function ForecastTable({ record, file }: { record: FrameRecord; file: OpenedFile }) {
+  const rows = file.check.channels.map((result, i) => ({ result, forecast: record.forecast.channels[i] }));
+  const held = forecastHeld(record.forecast.channels, file.check.channels);
   return (
-    <View testID="clipped-table">
-      <Row cells={['', 'clipped', 'forecast', 'below floor']} quiet />
-      {file.check.channels.map((channel, i) => (
+    <View testID="forecast-table" role="table" aria-label="Forecast and result">
+      <Row cells={['', 'clipped', 'forecast', 'below noise', 'forecast']} quiet />
+      {rows.map(({ result, forecast }) => (
         <Row
-          key={channel.name}
+          key={result.name}
           cells={[
-            channel.name,
-            percentWords(channel.clippedShare),
-            percentWords(record.forecast.channels[i]?.clippedShare ?? 0),
-            percentWords(channel.belowFloorShare),
+            result.name,
+            percentWords(result.clippedShare),
+            forecast ? percentWords(forecast.clippedShare) : '–',
+            percentWords(result.belowFloorShare),
+            forecast ? percentWords(forecast.belowFloorShare) : '–',
           ]}
         />
       ))}
+      <Words kind="label" style={held ? styles.held : styles.missed} testID="forecast-held">
+        {held
+          ? 'The forecast held: within a tenth, or 0.02 % of a channel.'
+          : 'The forecast was off by more than a tenth and 0.02 % of a channel.'}
+      </Words>
     </View>
   );
 }
@@ -263,6 +275,8 @@ const styles = StyleSheet.create({
   side: { flex: 1 },
   sideContent: { padding: space.one, gap: space.one },
   warn: { color: colour.warn, textAlign: 'center' },
+  held: { color: colour.good },
+  missed: { color: colour.warn },
   panel: { backgroundColor: colour.panel, borderRadius: radius, padding: space.one },
   panelHead: { flexDirection: 'row', justifyContent: 'space-between', marginBottom: 4 },
   tableRow: { flexDirection: 'row', paddingVertical: 3 },

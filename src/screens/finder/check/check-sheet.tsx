@@ -1,0 +1,55 @@
+// Checking before the press, one movement away: what is marked, how it is counted, how far one can go, and how it is shown.
+import { ScrollView, StyleSheet } from 'react-native';
+import { Segmented } from '../../../ui/segmented';
+import { SheetPanel } from '../../../ui/sheet-panel';
+import { space } from '../../../ui/theme';
+import { ComparePanel } from './compare-panel';
+import { FitPanel } from './fit-panel';
+import { HistogramPanel } from './histogram-panel';
+import { MarksPanel } from './marks-panel';
+import { ViewPanel } from './view-panel';
+
+export const CHECK_TABS = [
+  { id: 'marks', label: 'Marks' },
+  { id: 'scopes', label: 'Scopes' },
+  { id: 'fit', label: 'Fit' },
+  { id: 'compare', label: 'Compare' },
+  { id: 'view', label: 'View' },
+] as const;
+export type CheckTab = (typeof CHECK_TABS)[number]['id'];
+
+export function CheckSheet({
+  tab,
+  onTab,
+  onClose,
+}: {
+  tab: CheckTab;
+  onTab: (tab: CheckTab) => void;
+  onClose: () => void;
+}) {
+  return (
+    <SheetPanel title="Check" onClose={onClose} height={0.54} unveiled>
+      <Segmented
+        name="Check"
+        choices={CHECK_TABS}
+        chosen={tab}
+        onChoose={onTab}
+        testID="check-tab"
+        style={styles.tabs}
+      />
+      <ScrollView key={tab} style={styles.scroll} contentContainerStyle={styles.body} tabIndex={0}>
+        {tab === 'marks' && <MarksPanel />}
+        {tab === 'scopes' && <HistogramPanel />}
+        {tab === 'fit' && <FitPanel />}
+        {tab === 'compare' && <ComparePanel />}
+        {tab === 'view' && <ViewPanel onClose={onClose} />}
+      </ScrollView>
+    </SheetPanel>
+  );
+}
+
+const styles = StyleSheet.create({
+  tabs: { flexWrap: 'nowrap' },
+  scroll: { flexShrink: 1, marginTop: space.one },
+  body: { gap: space.one },
+});

@@ -1,0 +1,54 @@
+// How the screens look where the work happens, and the finder with nothing on it.
+import { View, StyleSheet } from 'react-native';
+import { useDesk } from '../../../live/desk';
+import { Button } from '../../../ui/button';
+import { Segmented } from '../../../ui/segmented';
+import { space, THEME_IDS, type ThemeId } from '../../../ui/theme';
+import { Words } from '../../../ui/words';
+
+const THEMES: Readonly<Record<ThemeId, { label: string; says: string }>> = {
+  studio: { label: 'Studio', says: 'Neutral grey, for judging colour.' },
+  sun: { label: 'Sun', says: 'Light, with all the contrast there is, for the open air.' },
+  dark: {
+    label: 'Dark-adapted',
+    says: 'Deep red on black, and the picture dimmed and red too: eyes stay used to the night. Colour cannot be judged in it.',
+  },
+};
+
+export function ViewPanel({ onClose }: { onClose: () => void }) {
+  const theme = useDesk((d) => d.theme);
+  const { setTheme, clear } = useDesk.getState();
+  return (
+    <>
+      <Segmented
+        name="Theme"
+        choices={THEME_IDS.map((id) => ({ id, label: THEMES[id].label }))}
+        chosen={theme}
+        onChoose={setTheme}
+        testID="theme"
+        style={styles.row}
+      />
+      <Words quiet>{THEMES[theme].says}</Words>
+      <View style={styles.clear}>
+        <Button
+          label="Bare finder"
+          name="Bare finder (B)"
+          onPress={() => {
+            clear(true);
+            onClose();
+          }}
+          testID="clear-panel"
+        />
+        <Words kind="label" quiet style={styles.flex}>
+          Takes everything off the picture. So does a stroke down on it; a stroke up brings back what you had.
+        </Words>
+      </View>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexWrap: 'nowrap' },
+  clear: { flexDirection: 'row', gap: space.one, alignItems: 'center' },
+  flex: { flex: 1 },
+});

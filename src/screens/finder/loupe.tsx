@@ -1,0 +1,152 @@
+// The loupe: a piece of the capture as it will be, one pixel a site, anywhere on the picture. The darkroom exposes it from the
+// plates at full size, with the settings that stand; while it works the last piece stays.
+import { useEffect, useRef, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { darkroom } from '../../camera/darkroom';
+import { useDesk } from '../../live/desk';
+import { colour, radius } from '../../ui/theme';
+import { useDrag } from '../../ui/use-drag';
+import { Words } from '../../ui/words';
+
+const SIZE = 176;
+/** After this a new piece is exposed though nothing was changed: noise and hand are alive. */
+const AGAIN_MS = 400;
+const DAY_S = 86_400;
+const STEP = 0.02;
+
+export function Loupe({ width, height }: { width: number; height: number }) {
+  const at = useDesk((d) => d.loupe);
+  if (!at) return null;
+  return <OpenLoupe at={at} width={width} height={height} />;
+}
+
+function OpenLoupe({ at, width, height }: { at: { x: number; y: number }; width: number; height: number }) {
+  const ref = useRef<View>(null);
+  const host = useRef<View>(null);
+  const from = useRef(at);
+  const [failed, setFailed] = useState<string | null>(null);
+  const { setLoupe } = useDesk.getState();
+  useDrag(ref, {
+    onStart: () => {
+      from.current = at;
+    },
+    onMove: (dx, dy) => setLoupe({ x: from.current.x + dx / width, y: from.current.y + dy / height }),
+    onKey: (key) => {
+      const step = KEYS[key];
+      if (step) setLoupe({ x: at.x + step[0] * STEP, y: at.y + step[1] * STEP });
+      else if (key === 'Delete' || key === 'Backspace') setLoupe(null);
+      else return false;
+      return true;
+    },
+  });
+  useEffect(() => {
+    const element = host.current as unknown as HTMLElement | null;
+    if (!element) return;
+    const canvas = document.createElement('canvas');
+    Object.assign(canvas, { width: SIZE, height: SIZE });
+    Object.assign(canvas.style, { width: '100%', height: '100%', imageRendering: 'pixelated' });
+    element.appendChild(canvas);
+    const context = canvas.getContext('bitmaprenderer');
+    let gone = false;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    let pieces = 0;
+    const draw = async () => {
+      const ask = askOf();
+      if (ask && context) {
+        try {
+          const bitmap = await darkroom().loupe(ask);
+          if (gone) return bitmap.close();
+          canvas.width = bitmap.width;
+          canvas.height = bitmap.height;
+          context.transferFromImageBitmap(bitmap);
+          // For whoever looks at the page from outside.
+          canvas.dataset.loupe = `${++pieces}`;
+          setFailed(null);
+        } catch (error) {
+          if (gone) return;
+          setFailed(error instanceof Error ? error.message : String(error));
+        }
+      }
+      timer = setTimeout(() => void draw(), AGAIN_MS);
+    };
+    void draw();
+    const stop = useDesk.subscribe((now, before) => {
+      if (now.loupe === before.loupe) return;
+      clearTimeout(timer);
+      timer = setTimeout(() => void draw(), 60);
+    });
+    return () => {
+      gone = true;
+      clearTimeout(timer);
+      stop();
+      canvas.remove();
+    };
+  }, []);
+  return (
+    <View
+      ref={ref}
+      role="button"
+      tabIndex={0}
+      aria-label="Loupe, one to one. Arrow keys move it, Delete puts it away"
+      testID="loupe"
+      style={[
+        styles.loupe,
+        {
+          left: Math.min(width - SIZE - 4, Math.max(0, at.x * width - SIZE / 2)),
+          top: Math.min(height - SIZE - 4, Math.max(0, at.y * height - SIZE / 2)),
+        },
+      ]}
+    >
+      <View ref={host} style={styles.host} />
+      <View style={styles.words}>
+        <Words kind="label">{failed ?? '1:1 as captured'}</Words>
+      </View>
+    </View>
+  );
+}
+
+/** What the finder shows now, asked of the darkroom at full size. */
+function askOf() {
+  const { report, loupe, orientation, outside, capture } = useDesk.getState();
+  // While a frame is taken the darkroom has better things to do.
+  if (!report || !loupe || capture.kind === 'busy') return null;
+  return {
+    ...{ orientation, outside, at: loupe, width: SIZE, height: SIZE },
+    ...{ scene: report.scene, lens: report.lens, settings: report.settings, colour: report.colour },
+    focusM: report.focusM,
+    seed: report.frame,
+    clockS: (Date.now() / 1000) % DAY_S,
+    steadiness: { support: outside.support, press: 0, sinceTouchS: 1 },
+  };
+}
+
+const KEYS: Record<string, readonly [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+const styles = StyleSheet.create({
+  loupe: {
+    position: 'absolute',
+    width: SIZE + 4,
+    height: SIZE + 4,
+    borderWidth: 2,
+    borderColor: colour.mark,
+    borderRadius: radius,
+    overflow: 'hidden',
+    backgroundColor: colour.ground,
+    cursor: 'grab' as 'pointer',
+  },
+  host: { width: SIZE, height: SIZE, pointerEvents: 'none' },
+  words: {
+    position: 'absolute',
+    left: 4,
+    bottom: 4,
+    paddingHorizontal: 6,
+    borderRadius: radius,
+    backgroundColor: colour.chip,
+    pointerEvents: 'none',
+  },
+});

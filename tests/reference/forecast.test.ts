@@ -1,0 +1,150 @@
+// Forecast = result: what the finder says of a capture against the 12 MP capture itself, for every scene, at several settings and in
+// thirds past the edge of clip. The light is gathered once and exposed as often as there are settings.
+import { loadScene, sceneList } from '../../cli/scene-files';
+import { DEFAULT_RULES } from '../../src/core/exposure/automatic';
+import type { ExposureSettings } from '../../src/core/exposure/settings';
+import { finderFor, type FinderAsk } from '../../src/core/finder/finder';
+import { TOLERANCE } from '../../src/core/finder/outlook';
+import { forecastHeld, outlookOf } from '../../src/core/frame/record';
+import { channelFigures, countSites, headroomEv } from '../../src/core/raw/statistics';
+import { openingOf } from '../../src/core/scene/capture';
+import { exposedLight } from '../../src/core/scene/exposed-light';
+import { plateRows } from '../../src/core/scene/light-rows';
+import { OPENING } from '../../src/core/scene/outside';
+import { surfaceRows } from '../../src/core/scene/surface-rows';
+import { viewScene, type SceneView } from '../../src/core/scene/view';
+import { stopsToStripes, zebraLimit } from '../../src/core/scopes/zebra';
+import { CFA_NAMES } from '../../src/core/sensor/raw-frame';
+import { exposeRows, noiseModel } from '../../src/core/sensor/sensor';
+import { SIM_ONE_WIDE as camera } from '../../src/core/sensor/sim-one';
+
+jest.setTimeout(180_000);
+const rest = { support: 'tripod' as const, press: 0, sinceTouchS: 60 };
+const { sensor, lens } = camera;
+const CLOCK_S = 3;
+
+const asked = (shutterS: number, iso: number): FinderAsk => ({
+  controls: {
+    shutter: { auto: false, exact: shutterS },
+    iso: { auto: false, exact: iso },
+    aperture: { auto: true, exact: lens.apertureN },
+    compensationEv: 0,
+  },
+  rules: DEFAULT_RULES,
+  pattern: 'evaluative',
+  aim: { at: { x: 0.5, y: 0.5 }, spotShare: 0.01, burnShare: 0.0003 },
+  pins: [],
+  lockedEv100: null,
+  habitEv: 0,
+  filterStops: 0,
+  focusM: 2,
+  outlook: { tolerance: TOLERANCE, cleanDb: 10 },
+});
+
+const seen = async (id: string): Promise<SceneView> =>
+  viewScene(await loadScene(id), camera, 'landscape', { ...OPENING, support: 'tripod', wheel: 'still' });
+
+/** A camera at rest: the light on all 12 million sites, and the frames that exposures make of it. */
+function sensorIn(view: SceneView, shutterS: number) {
+  const rows = plateRows(view, sensor.width, 2);
+  const order = {
+    settings: { shutterS, iso: 100, apertureN: lens.apertureN, compensationEv: 0 },
+    colour: { colorMatrix: camera.colorMatrix, asShotNeutral: [1, 1, 1] as const, kelvin: 5500 },
+    ...{ seed: 1, timeMs: 0, offsetMinutes: 0, clockS: CLOCK_S },
+  };
+  const light = exposedLight(rows, surfaceRows(rows), openingOf(order, rest), 1);
+  const { width, height } = rows;
+  const lux = new Float32Array(width * height);
+  for (let y = 0; y < height; y++) light.next(lux.subarray(y * width, (y + 1) * width));
+  const data = new Uint16Array(width * height);
+  return (settings: Pick<ExposureSettings, 'shutterS' | 'iso'>, seed: number) => {
+    exposeRows(sensor, { ...settings, seed, sitesPerSample: 1 }, lux, width, 0, data);
+    const counted = countSites({ width, height, data, black: sensor.black, white: sensor.white });
+    const figures = channelFigures(counted, noiseModel(sensor, settings.iso));
+    return { counted, outlook: outlookOf(figures, headroomEv(counted)) };
+  };
+}
+
+/** Base times, and how they are varied: light by EV, ISO. */
+const VARIED = [
+  [0, 100],
+  [2, 100],
+  [-5, 1600],
+] as const;
+
+describe.each(sceneList().map((s) => s.id))('%s', (id) => {
+  it('holds what the finder said: within a tenth or 0.02 %, by channel, clipped and below the floor', async () => {
+    const view = await seen(id);
+    const finder = finderFor(view);
+    // About what a careful meter would give.
+    const auto = {
+      ...asked(1, 100),
+      controls: { ...asked(1, 100).controls, shutter: { auto: true, exact: 1 } },
+    };
+    const base = finder.measure(auto, 1, { timeS: CLOCK_S, sinceTouchS: 60 }).resolved.settings.shutterS;
+    const expose = sensorIn(view, base);
+    for (const [ev, iso] of VARIED) {
+      const shutterS = base * 2 ** ev;
+      const { forecast } = finder.measure(asked(shutterS, iso), 2, {
+        timeS: CLOCK_S,
+        sinceTouchS: 60,
+      }).outlook;
+      const told = CFA_NAMES.map((name, c) => ({
+        name,
+        clippedShare: forecast.clipped[c]!,
+        belowFloorShare: forecast.belowFloor[c]!,
+      }));
+      const { channels } = expose({ shutterS, iso }, 7).outlook;
+      // Both are shown when they do not agree.
+      expect(forecastHeld(told, channels) || { ev, iso, told, channels }).toBe(true);
+    }
+  });
+});
+
+describe('a sweep of captures in thirds', () => {
+  it.each(['wheel-bench', 'glaze-table'])(
+    'of the %s burns the share where headroom says, and passes the zebra where the stripes begin',
+    async (id) => {
+      const view = await seen(id);
+      const finder = finderFor(view);
+      const shutterS = 1 / 500;
+      const { outlook } = finder.measure(asked(shutterS, 100), 1, { timeS: CLOCK_S, sinceTouchS: 60 });
+      const expose = sensorIn(view, shutterS);
+      const belowClip12 = 6;
+      const toStripes = stopsToStripes(outlook.levels, outlook.response, belowClip12);
+      // The threshold is a move of the clip wall: zebra and headroom ask the same question.
+      expect(Math.abs(outlook.headroomEv - toStripes - belowClip12 / 12)).toBeLessThan(0.05);
+      const limit = zebraLimit(outlook.response, belowClip12);
+      const first = Math.floor(3 * toStripes) - 1;
+      const found = Array.from({ length: 5 }, (_, i) => {
+        const ev = (first + i) / 3;
+        const { counted, outlook: result } = expose({ shutterS: shutterS * 2 ** ev, iso: 100 }, 20 + i);
+        const clipped = Math.max(...result.channels.map((c) => c.clippedShare));
+        const passing = counted.counts.map((counts) => {
+          let [sites, above] = [0, 0];
+          counts.forEach((n, dn) => {
+            sites += n;
+            if (dn - sensor.black > limit) above += n;
+          });
+          return above / sites;
+        });
+        return { ev, burns: clipped > TOLERANCE.share, stripes: Math.max(...passing) > 0.001 };
+      });
+      const turn = (holds: (step: (typeof found)[number]) => boolean) => found.find(holds)?.ev;
+      // The first third past the forecast is the first that burns, the first past the stripes the first that passes.
+      const within = (told: number, at: number | undefined) => {
+        expect(at).toBeDefined();
+        expect(at! - told).toBeGreaterThan(-1 / 6);
+        expect(at! - told).toBeLessThan(1 / 3 + 1 / 6);
+      };
+      within(
+        toStripes,
+        turn((s) => s.stripes),
+      );
+      within(
+        outlook.headroomEv,
+        turn((s) => s.burns),
+      );
+    },
+  );
+});
