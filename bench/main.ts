@@ -6,7 +6,7 @@ import UTIF from 'utif2';
 import { encodeJpeg } from '../cli/jpeg';
 import { readDng } from '../src/core/dng/read';
 import { writeDng } from '../src/core/dng/write';
-import { checkDng } from '../src/core/dng/check';
+import { checkDng, reportOf } from '../src/core/dng/check';
 import { DEFAULT_RULES } from '../src/core/exposure/automatic';
 import { finderFor, type Finder, type FinderAsk } from '../src/core/finder/finder';
 import { developReduced } from '../src/core/raw/develop';
@@ -181,6 +181,8 @@ async function main(): Promise<void> {
   row('capture: decode and verify', await time(3, () => readDng(dng)), 'utif2 decode of the same file', utif);
   row('capture: to and from base64', await time(3, () => fromBase64(toBase64(dng))), plainName, plain);
   row('raw: count 12 MP', await time(5, () => countSites(frame)), plainName, plain);
+  const decoded = readDng(dng);
+  row('check: analysis after decoding', await time(3, () => reportOf(decoded)), plainName, plain);
   row('check: whole file', await time(3, () => checkDng(dng)), 'utif2 decode of the same file', utif);
 
   console.log = log;

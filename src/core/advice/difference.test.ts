@@ -4,7 +4,7 @@ import { compareExposures } from '../scopes/compare';
 import { whyTheyDiffer } from './difference';
 
 const colour = { colorMatrix: SIM_ONE_COLOR_MATRIX, asShotNeutral: [0.5, 1, 0.8] as const, kelvin: 5000 };
-const none = { onlyPicture: 0, onlyRaw: 0, both: 0, pictureBlack: 0 };
+const none = { onlyPicture: 0, onlyRaw: 0, both: 0, pictureWhite: 0, pictureBlack: 0 };
 
 describe('why they differ', () => {
   it('says which looks burnt and which is', () => {

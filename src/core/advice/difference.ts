@@ -33,11 +33,11 @@ function verdictOf(onlyPicture: number, onlyRaw: number, both: number): string {
   const looks = onlyPicture >= TELLING;
   const hides = onlyRaw >= TELLING;
   if (looks && hides)
-    return `${percent(onlyPicture)} looks burnt in the picture and is whole in raw; ${percent(onlyRaw)} is burnt in raw and does not look so.`;
+    return `${percent(onlyPicture)} looks burnt in the picture and is whole in raw; ${percent(onlyRaw)} is burnt in raw and does not look white.`;
   if (looks)
     return `${percent(onlyPicture)} looks burnt in the picture and is whole in raw${both >= TELLING ? `; ${percent(both)} is burnt in both` : ''}.`;
   if (hides)
-    return `${percent(onlyRaw)} is burnt in raw and does not look so in the picture${both >= TELLING ? `; ${percent(both)} is burnt in both` : ''}.`;
+    return `${percent(onlyRaw)} is burnt in raw and does not look white in the picture${both >= TELLING ? `; ${percent(both)} is burnt in both` : ''}.`;
   return both >= TELLING
     ? `They agree: ${percent(both)} is burnt in both.`
     : 'They agree: next to nothing is burnt in either.';

@@ -26,7 +26,19 @@ import { previewStage, type PreviewLight } from '../scene/light-rows';
 import type { Support } from '../scene/outside';
 import { markedSites } from '../scene/surface-rows';
 import { automaticFocusM, heldFocusM, type SceneView } from '../scene/view';
-import { disagreement, drawMarks, markPicture, markRaw, type Disagreement } from '../scopes/marks';
+import {
+  BLACK as BLACK_END,
+  CLIP_ALL,
+  disagreement,
+  drawMarks,
+  FLOOR_ALL,
+  markBright,
+  markPicture,
+  markRaw,
+  WHITE as WHITE_END,
+  ZEBRA,
+  type Disagreement,
+} from '../scopes/marks';
 import { zebraOnPicture, zebraOnRaw, type ZebraOn } from '../scopes/zebra';
 import { floorSignal, type RawFrame } from '../sensor/raw-frame';
 import type { SimulatedCamera } from '../sensor/simulated-camera';
@@ -199,11 +211,12 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
       const steadiness = { support: outside.support, press: 0, sinceTouchS: moment.sinceTouchS };
       const opening = { startS: moment.timeS, durationS: shutterS, seed: seed + number, steadiness };
       exposer.expose(lens, opening, light);
-      // What moves is counted anew once in a while: figures that change faster cannot be read.
-      const counting = `${key} ${shutterS}`;
+      // What moves, or is being focused, is counted anew once in a while: figures that change faster cannot be read.
+      const { apertureN, filterStops = 0 } = resolved.settings;
+      const counting = `${shutterS} ${apertureN} ${filterStops}`;
       if (countedFor !== counting || ++sinceCounted >= COUNT_EVERY) {
         sinceCounted = 0;
-        if (pointExposer.expose(lens.points!, opening, pointLight) || countedFor !== counting)
+        if (pointExposer.expose(lens.points(), opening, pointLight) || countedFor !== counting)
           outlookFor.count(pointLight);
         countedFor = counting;
       }
@@ -248,14 +261,17 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
     mark: ({ frame, outlook }, { rawClip, rawFloor, pictureWhite, pictureBlack, zebra }, told) => {
       if (!rawClip && !rawFloor && !pictureWhite && !pictureBlack && !zebra && !told) return null;
       mask.fill(0);
-      if (told) {
-        markRaw(frame, { clip: true, floor: false }, mask);
-        markPicture(rgba, { white: true, black: true }, mask);
-      }
+      // What is told needs more than what is drawn; the rest is left out of the drawing.
+      const wanted =
+        (rawClip ? CLIP_ALL : 0) |
+        (rawFloor ? FLOOR_ALL : 0) |
+        (pictureWhite ? WHITE_END : 0) |
+        (pictureBlack ? BLACK_END : 0);
+      if (rawClip || rawFloor || told) markRaw(frame, { clip: rawClip || told, floor: rawFloor }, mask);
+      if (pictureWhite || pictureBlack || told)
+        markPicture(rgba, { white: pictureWhite || told, black: pictureBlack || told }, mask);
+      if (told) markBright(rgba, mask);
       const said = told ? disagreement(mask) : null;
-      if (told) mask.fill(0);
-      if (rawClip || rawFloor) markRaw(frame, { clip: rawClip, floor: rawFloor }, mask);
-      if (pictureWhite || pictureBlack) markPicture(rgba, { white: pictureWhite, black: pictureBlack }, mask);
       if (zebra?.of === 'raw')
         zebraOnRaw(light, width, outlook.levels, outlook.response, zebra.belowClip12, mask);
       else if (zebra) {
@@ -266,7 +282,7 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
         striped.key = of;
         zebraOnPicture(rgba, zebra.percent, striped.held, mask);
       }
-      drawMarks(rgba, mask, width, MARK_COLOURS);
+      drawMarks(rgba, mask, width, MARK_COLOURS, wanted | ZEBRA);
       return said;
     },
     markBrightest: (burnShare) => {

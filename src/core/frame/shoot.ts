@@ -84,7 +84,7 @@ export function forecastOf(view: SceneView, press: Press): { outlook: RawOutlook
     lit(focused);
     colour = measureWhite(exposePreview(focused, order, light, new Uint16Array(light.length)));
   }
-  lit(focused.points!);
+  lit(focused.points());
   const levels = countLevels(light, width);
   const response = responseOf(view.camera.sensor, press.settings);
   const { clipped, belowFloor } = forecastOfLevels(levels, response);

@@ -131,7 +131,7 @@ export interface PreviewLight extends LightGrid {
    * The same at single points and with the grain of single sites, as if every so-manieth site of a capture were taken: what is
    * counted of it is counted of the capture, while the averages that are shown have lost the smallest lights and darks.
    */
-  readonly points?: PreviewLight;
+  points(): PreviewLight;
 }
 
 export function previewStage(view: SceneView, longSide: number): PreviewStage {
@@ -185,12 +185,25 @@ export function previewStage(view: SceneView, longSide: number): PreviewStage {
       const through = (planes: readonly Float32Array[]) =>
         (disc ? defocus({ width, height, planes }, disc).planes : planes).map(dimmed);
       const light = { ...grid, view: set, focusM };
-      const grained = (plane: Float32Array) => plane.map((v, i) => v * grainAt(focusM)[i]!);
-      return {
+      let points: PreviewLight | undefined;
+      const own: PreviewLight = {
         ...light,
         groups: groups.map(through),
-        points: { ...light, groups: pointGroups.map((planes) => through(planes).map(grained)) },
+        points: () =>
+          (points ??= {
+            ...own,
+            groups: pointGroups.map((planes) => grained(through(planes), grainAt(focusM))),
+          }),
       };
+      return own;
     },
   };
+}
+
+function grained(planes: readonly Float32Array[], grain: Float32Array): Float32Array[] {
+  return planes.map((plane) => {
+    const out = new Float32Array(plane.length);
+    for (let i = 0; i < out.length; i++) out[i] = plane[i]! * grain[i]!;
+    return out;
+  });
 }

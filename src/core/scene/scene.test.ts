@@ -245,7 +245,13 @@ describe('from scene to raw', () => {
     finder.develop(over);
     expect([...finder.rgba.slice(0, 3)]).toEqual([255, 255, 255]);
     const marks = { rawClip: true, rawFloor: false, pictureWhite: false, pictureBlack: false, zebra: null };
-    expect(finder.mark(over, marks, true)).toEqual({ both: 1, onlyPicture: 0, onlyRaw: 0, pictureBlack: 0 });
+    expect(finder.mark(over, marks, true)).toEqual({
+      both: 1,
+      pictureWhite: 1,
+      onlyPicture: 0,
+      onlyRaw: 0,
+      pictureBlack: 0,
+    });
     expect([...finder.rgba.slice(0, 3)]).toEqual([255, 111, 174]);
   });
 

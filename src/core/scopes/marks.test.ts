@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { cfaIndex, clipLevel, floorSignal } from '../sensor/raw-frame';
 import {
   BLACK,
+  BRIGHT,
   CLIP_ALL,
   CLIP_B,
   CLIP_G,
@@ -13,6 +14,7 @@ import {
   FLOOR_B,
   FLOOR_G,
   FLOOR_R,
+  markBright,
   markPicture,
   markRaw,
   WHITE,
@@ -105,12 +107,31 @@ describe('drawn marks', () => {
 });
 
 describe('disagreement', () => {
+  it('calls white what nine tenths of the luminance reach', () => {
+    const mask = new Uint16Array(4);
+    // Full red is a fifth of the luminance; green alone is not enough either.
+    const rgba = Uint8ClampedArray.from([
+      255, 0, 0, 255, 230, 230, 230, 255, 229, 229, 229, 255, 0, 255, 0, 255,
+    ]);
+    markBright(rgba, mask);
+    expect([...mask]).toEqual([0, BRIGHT, 0, 0]);
+  });
   it('tells what only looks burnt from what only is', () => {
-    const mask = Uint16Array.from([WHITE, CLIP_R, CLIP_G | WHITE, 0, WHITE, BLACK, FLOOR_R, 0]);
+    const mask = Uint16Array.from([
+      WHITE,
+      CLIP_R | WHITE,
+      CLIP_G | WHITE | BRIGHT,
+      0,
+      WHITE,
+      BLACK,
+      FLOOR_R,
+      BRIGHT,
+    ]);
     expect(disagreement(mask)).toEqual({
       onlyPicture: 2 / 8,
       onlyRaw: 1 / 8,
       both: 1 / 8,
+      pictureWhite: 4 / 8,
       pictureBlack: 1 / 8,
     });
     expect(disagreement(new Uint16Array(0)).both).toBe(0);

@@ -16,6 +16,8 @@ export const FLOOR_ALL = FLOOR_R | FLOOR_G | FLOOR_B;
 export const WHITE = 64;
 export const BLACK = 128;
 export const ZEBRA = 256;
+/** The picture is near white; not drawn, only counted. */
+export const BRIGHT = 512;
 
 export type Mosaic = Pick<RawFrame, 'width' | 'height' | 'data' | 'black' | 'white' | 'noise'>;
 
@@ -74,75 +76,101 @@ export interface MarkColours {
 const PERIOD = 8;
 const LATTICE = 6;
 const STRIPE = 14;
+/** All patterns together repeat after this many pixels, across and down. */
+const TILE = 168;
+const BURNT = CLIP_ALL | WHITE;
+const LOST = FLOOR_ALL | BLACK;
 
-/** Draws a mask over RGBA pixels, in place. Marks hold still: they are tied to the frame, not to what they lie on. */
+/** Bits whose pattern is on at (x, y). Red leans right, green stands upright, blue leans left; the picture's ends are level dashes. */
+function patternAt(x: number, y: number): number {
+  const [u, v] = [x % LATTICE, y % LATTICE];
+  let on = 0;
+  if ((x + y) % PERIOD < 2) on |= CLIP_R;
+  if (x % PERIOD < 2) on |= CLIP_G;
+  if ((x + PERIOD - (y % PERIOD)) % PERIOD < 2) on |= CLIP_B;
+  if (v === 0 && u < 4) on |= WHITE;
+  // Dots, each colour at a place of its own: the more colours are lost, the denser.
+  if (u < 2 && v < 2) on |= FLOOR_R;
+  if (u >= 3 && u < 5 && v >= 3 && v < 5) on |= FLOOR_G;
+  if (u >= 3 && u < 5 && v < 2) on |= FLOOR_B;
+  if (v === 5 && u < 4) on |= BLACK;
+  if ((x + TILE - y) % STRIPE < STRIPE / 2) on |= ZEBRA;
+  return on;
+}
+
+const PATTERNS = Uint16Array.from({ length: TILE * TILE }, (_, i) =>
+  patternAt(i % TILE, Math.floor(i / TILE)),
+);
+
+/**
+ * Draws the wanted bits of a mask over RGBA pixels, in place. Marks hold still: they are tied to the frame, not to what they
+ * lie on. Where all of raw is burnt the mark fills.
+ */
 export function drawMarks(
   rgba: Uint8ClampedArray,
   mask: Uint16Array,
   width: number,
   { burnt, dark }: MarkColours,
+  wanted = 0xffff,
 ): void {
   const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
   const burntMark = packed(burnt);
   const darkMark = packed(dark);
   for (let row = 0, y = 0; row < mask.length; row += width, y++) {
-    for (let x = 0; x < width; x++) {
-      const bits = mask[row + x]!;
+    const line = (y % TILE) * TILE;
+    for (let x = 0, u = 0; x < width; x++, u = u === TILE - 1 ? 0 : u + 1) {
+      const bits = mask[row + x]! & wanted;
       if (bits === 0) continue;
-      if (isBurntMark(bits, x, y)) pixels[row + x] = burntMark;
-      else if (isDarkMark(bits, x, y)) pixels[row + x] = darkMark;
-      // Stripes halve the light under them: seen on anything bright, and what lies there stays to be seen.
-      else if ((bits & ZEBRA) !== 0 && (x - y + 8 * STRIPE * 100) % STRIPE < STRIPE / 2)
-        pixels[row + x] = ((pixels[row + x]! >>> 2) & 0x3f3f3f) | 0xff000000;
+      const on = bits & PATTERNS[line + u]!;
+      if ((on & BURNT) !== 0 || (bits & CLIP_ALL) === CLIP_ALL) pixels[row + x] = burntMark;
+      else if ((on & LOST) !== 0) pixels[row + x] = darkMark;
+      // Stripes quarter the light under them: seen on anything bright, and what lies there stays to be seen.
+      else if ((on & ZEBRA) !== 0) pixels[row + x] = ((pixels[row + x]! >>> 2) & 0x3f3f3f) | 0xff000000;
     }
   }
-}
-
-/** Red leans right, green stands upright, blue leans left, all three fill; the picture's ends are level dashes. */
-function isBurntMark(bits: number, x: number, y: number): boolean {
-  return (
-    (bits & CLIP_ALL) === CLIP_ALL ||
-    ((bits & CLIP_R) !== 0 && (x + y) % PERIOD < 2) ||
-    ((bits & CLIP_G) !== 0 && x % PERIOD < 2) ||
-    ((bits & CLIP_B) !== 0 && (x + PERIOD - (y % PERIOD)) % PERIOD < 2) ||
-    ((bits & WHITE) !== 0 && y % LATTICE === 0 && x % LATTICE < 4)
-  );
-}
-
-/** Dots, each colour at a place of its own: the more colours are lost, the denser. */
-function isDarkMark(bits: number, x: number, y: number): boolean {
-  const [u, v] = [x % LATTICE, y % LATTICE];
-  return (
-    ((bits & FLOOR_R) !== 0 && u < 2 && v < 2) ||
-    ((bits & FLOOR_G) !== 0 && u >= 3 && u < 5 && v >= 3 && v < 5) ||
-    ((bits & FLOOR_B) !== 0 && u >= 3 && u < 5 && v < 2) ||
-    ((bits & BLACK) !== 0 && v === 5 && u < 4)
-  );
 }
 
 function packed([r, g, b]: readonly [number, number, number]): number {
   return (r | (g << 8) | (b << 16) | 0xff000000) >>> 0;
 }
 
+/** Luminance, of 255, from which a place looks white: nine tenths (the house's judgement). */
+const LOOKS_WHITE = 0.9;
+
+/** Sets BRIGHT where the picture's luminance (Rec. 709 weights on code values) looks white. */
+export function markBright(rgba: Uint8ClampedArray, mask: Uint16Array): void {
+  const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
+  const from = LOOKS_WHITE * 255 * 65536;
+  for (let i = 0; i < pixels.length; i++) {
+    const p = pixels[i]!;
+    if (13933 * (p & 255) + 46871 * ((p >>> 8) & 255) + 4732 * ((p >>> 16) & 255) >= from) mask[i]! |= BRIGHT;
+  }
+}
+
 /** How raw and picture differ in what they call burnt: shares of the frame. */
 export interface Disagreement {
   /** The picture has a channel at 255, raw is whole. */
   readonly onlyPicture: number;
-  /** Raw is clipped, the picture is not at 255. */
+  /** Raw is clipped in some channel, and the picture does not look white there. */
   readonly onlyRaw: number;
+  /** Raw is clipped and it shows. */
   readonly both: number;
+  /** The picture has a channel at 255, or all at 0. */
+  readonly pictureWhite: number;
   readonly pictureBlack: number;
 }
 
+/** Of a mask in which raw, the picture's ends and what looks white are marked. */
 export function disagreement(mask: Uint16Array): Disagreement {
-  let [onlyPicture, onlyRaw, both, pictureBlack] = [0, 0, 0, 0];
+  let [onlyPicture, onlyRaw, both, pictureWhite, pictureBlack] = [0, 0, 0, 0, 0];
   for (let i = 0; i < mask.length; i++) {
     const bits = mask[i]!;
-    const raw = (bits & CLIP_ALL) !== 0;
-    if ((bits & WHITE) !== 0) {
-      if (raw) both++;
-      else onlyPicture++;
-    } else if (raw) onlyRaw++;
+    const white = (bits & WHITE) !== 0;
+    if ((bits & CLIP_ALL) !== 0) {
+      if ((bits & BRIGHT) !== 0) both++;
+      else onlyRaw++;
+    } else if (white) onlyPicture++;
+    if (white) pictureWhite++;
     if ((bits & BLACK) !== 0) pictureBlack++;
   }
   const n = Math.max(1, mask.length);
@@ -150,6 +178,7 @@ export function disagreement(mask: Uint16Array): Disagreement {
     onlyPicture: onlyPicture / n,
     onlyRaw: onlyRaw / n,
     both: both / n,
+    pictureWhite: pictureWhite / n,
     pictureBlack: pictureBlack / n,
   };
 }

@@ -156,15 +156,8 @@ export function StoplineDrawing({
       {floorX > 34 && (
         <Label x={floorX} y={tones ? 21 : 11} words="noise" anchor="end" dx={-4} ink={colour.floor} />
       )}
-      {clean && x(clean.ev) > 0 && height > 60 && (
-        <Label
-          x={x(clean.ev)}
-          y={33}
-          words={`clean ${clean.db} dB`}
-          anchor="start"
-          dx={4}
-          ink={colour.good}
-        />
+      {clean && x(clean.ev) - floorX > 64 && (
+        <Label x={x(clean.ev)} y={33} words={`clean ${clean.db} dB`} anchor="end" dx={-4} ink={colour.good} />
       )}
     </Svg>
   );

@@ -63,12 +63,14 @@ export function HistogramPanel() {
         testID="heights"
         style={styles.row}
       />
-      <Stepper
-        name="Clean line, signal over noise"
-        value={`${check.cleanDb} dB`}
-        onStep={(by) => setCheck({ cleanDb: stepThrough(CLEAN_DBS, check.cleanDb, by) })}
-        testID="clean"
-      />
+      <View style={styles.grid}>
+        <Stepper
+          name="Clean line, signal over noise"
+          value={`${check.cleanDb} dB`}
+          onStep={(by) => setCheck({ cleanDb: stepThrough(CLEAN_DBS, check.cleanDb, by) })}
+          testID="clean"
+        />
+      </View>
       <Words kind="label" quiet>
         The bars at the top of the stopline are the picture’s tones, from 0 to 255, in red, green and blue.
       </Words>

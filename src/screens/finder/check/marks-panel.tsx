@@ -74,8 +74,8 @@ function Shares() {
         <Line
           cells={[
             'Picture',
-            `at 255 ${percentWords(disagreement.onlyPicture + disagreement.both)}`,
-            `at 0 ${percentWords(disagreement.pictureBlack)}`,
+            `at 255: ${percentWords(disagreement.pictureWhite)}`,
+            `at 0: ${percentWords(disagreement.pictureBlack)}`,
           ]}
         />
       )}
