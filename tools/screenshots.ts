@@ -1,68 +1,151 @@
-// Takes the pictures of docs/screenshots from the built demo: `npx tsx tools/screenshots.ts`.
-import { mkdirSync } from 'node:fs';
+// Takes the pictures of docs/screenshots from the built demo: `npx tsx tools/screenshots.ts`. Panels that belong together stand side
+// by side in one picture.
+import { mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { decode, encode } from 'fast-png';
 import type { Page } from 'puppeteer-core';
-import { byId, framesPass, live, openStage } from '../tests/e2e/browser';
+import { byId, framesPass, live, openStage, type Stage } from '../tests/e2e/browser';
 
 const folder = join(__dirname, '..', 'docs', 'screenshots');
+/** Made by tools/scenes/contact.ts. */
+const NOT_OURS = 'scenes.png';
 
 async function main() {
   mkdirSync(folder, { recursive: true });
+  for (const name of readdirSync(folder)) if (name !== NOT_OURS) rmSync(join(folder, name));
   const stage = await openStage();
-  const shot = async (page: Page, name: string) => {
-    await page.evaluate(() => document.fonts.ready);
-    await page.screenshot({ path: join(folder, `${name}.png`) as `${string}.png` });
-  };
-  const settled = (page: Page) =>
-    page.waitForFunction(() => Number(document.querySelector<HTMLElement>('canvas')?.dataset.frame) > 25, {
-      timeout: 20_000,
-    });
-  for (const kind of ['phone', 'wide'] as const) {
-    const page = await stage[kind]();
-    await page.goto(stage.origin);
-    await live(page);
-    await page.waitForSelector(`${byId('open-sheet')} img`);
-    await settled(page);
-    await shot(page, `finder-${kind}`);
-    if (kind === 'phone') {
-      await (await page.$(byId('outside')))!.click();
-      await page.waitForSelector(byId('scene-yard-night'));
-      await page.waitForFunction(() => [...document.images].every((i) => i.complete));
-      await shot(page, 'outside-phone');
-      await page.keyboard.press('Escape');
-    }
-    await exposureViews(page, kind, shot);
-    await page.goto(`${stage.origin}/sheet`);
-    await page.waitForSelector(`${byId('sheet-frame')} img`);
-    await page.waitForFunction(() => [...document.images].every((i) => i.complete));
-    await shot(page, `sheet-${kind}`);
-    const cells = await page.$$(byId('sheet-frame'));
-    await cells[3]!.click();
-    await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
-    await shot(page, `frame-${kind}`);
-    if (kind === 'phone') {
-      await page.goto(`${stage.origin}/sheet`);
-      await page.waitForSelector(byId('sheet-frame'));
-      await (await page.$$(byId('sheet-frame')))[5]!.click();
-      await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
-      await (await page.$(byId('full')))!.click();
-      await page.waitForSelector(byId('picture-full'));
-      await shot(page, 'frame-full-phone');
-    }
-    await page.close();
-  }
+  await finders(stage);
+  await checks(stage);
+  await exposure(stage);
+  await truths(stage);
+  await rolls(stage);
   await stage.close();
 }
 
-type Shot = (page: Page, name: string) => Promise<void>;
+async function picture(page: Page): Promise<Uint8Array> {
+  await page.evaluate(() => document.fonts.ready);
+  return page.screenshot();
+}
 
-/** The panels of metering and exposure. */
-async function exposureViews(page: Page, kind: 'phone' | 'wide', shot: Shot) {
-  const tap = async (id: string) => {
+/** One picture, or several side by side. */
+function save(name: string, ...pictures: readonly Uint8Array[]) {
+  const decoded = pictures.map((p) => decode(p));
+  const gap = 16;
+  const width = decoded.reduce((sum, p) => sum + p.width + gap, -gap);
+  const height = Math.max(...decoded.map((p) => p.height));
+  const data = new Uint8Array(3 * width * height).fill(128);
+  let left = 0;
+  for (const { width: w, height: h, channels, data: from } of decoded) {
+    for (let y = 0; y < h; y++)
+      for (let x = 0; x < w; x++)
+        for (let c = 0; c < 3; c++)
+          data[3 * (y * width + left + x) + c] = Number(from[channels * (y * w + x) + c]);
+    left += w + gap;
+  }
+  writeFileSync(join(folder, `${name}.png`), encode({ width, height, data, channels: 3, depth: 8 }));
+}
+
+/** A click that needs no place on the screen; waits for what it changes. */
+async function press(page: Page, ...ids: readonly string[]) {
+  for (const id of ids) {
     const element = (await page.waitForSelector(byId(id)))!;
     await element.evaluate((e) => (e as HTMLElement).click());
     await framesPass(page, 6);
-  };
+  }
+}
+
+async function opened(stage: Stage, kind: 'phone' | 'wide'): Promise<Page> {
+  const page = await stage[kind]();
+  await page.goto(stage.origin);
+  await live(page);
+  await page.waitForSelector(`${byId('open-sheet')} img`);
+  await framesPass(page, 25);
+  return page;
+}
+
+/** The finder in three themes. */
+async function finders(stage: Stage) {
+  for (const kind of ['phone', 'wide'] as const) {
+    const page = await opened(stage, kind);
+    save(`finder-${kind}`, await picture(page));
+    const themed: Uint8Array[] = [];
+    for (const theme of ['sun', 'dark']) {
+      await press(page, 'check', 'check-tab-view', `theme-${theme}`);
+      await page.keyboard.press('Escape');
+      await framesPass(page, 8);
+      themed.push(await picture(page));
+    }
+    if (kind === 'phone') save('themes-phone', ...themed);
+    else ['sun', 'dark'].forEach((theme, i) => save(`finder-${theme}-wide`, themed[i]!));
+    await page.close();
+  }
+}
+
+/** The panels of checking, on both screens. */
+async function checks(stage: Stage) {
+  const phone = await opened(stage, 'phone');
+  const panels: Uint8Array[] = [];
+  await press(phone, 'check', 'mark-rawFloor', 'zebra');
+  panels.push(await picture(phone));
+  await press(phone, 'check-tab-scopes', 'histogram-picture');
+  panels.push(await picture(phone));
+  await press(phone, 'histogram-off', 'check-tab-fit', 'sparkle-more', 'sparkle-more');
+  panels.push(await picture(phone));
+  await press(
+    phone,
+    'check-tab-compare',
+    'other-present',
+    'other-iso-less',
+    'other-iso-less',
+    'other-iso-less',
+  );
+  panels.push(await picture(phone));
+  await press(phone, 'loupe-switch');
+  await phone.keyboard.press('Escape');
+  await phone.waitForSelector('canvas[data-loupe]');
+  panels.push(await picture(phone));
+  save('check-panels-phone', ...panels);
+  await phone.close();
+  const wide = await opened(stage, 'wide');
+  await press(wide, 'check', 'mark-rawFloor', 'zebra');
+  save('check-wide', await picture(wide));
+  await wide.close();
+}
+
+/** What looks burnt but is not, and what looks fine but is burnt: each with both histograms. */
+async function truths(stage: Stage) {
+  const scenes = [
+    { name: 'looks-burnt-wide', scene: 'bisque-shelf', lens: 'lens-tele', iso: null, thirds: 5 },
+    { name: 'looks-fine-wide', scene: 'spy-hole', lens: 'lens-tele', iso: 'step-50', thirds: -3 },
+  ];
+  for (const { name, scene, lens, iso, thirds } of scenes) {
+    const page = await opened(stage, 'wide');
+    await press(page, 'outside', `scene-${scene}`, 'support-tripod');
+    await page.keyboard.press('Escape');
+    await press(page, lens);
+    const shown = `${scene}.tele`;
+    await page.waitForFunction(
+      (s: string) => document.querySelector('canvas')?.dataset.scene === s,
+      { timeout: 20_000 },
+      shown,
+    );
+    await live(page);
+    if (iso) {
+      await press(page, 'value-iso', iso);
+      await page.keyboard.press('Escape');
+    }
+    for (let i = 0; i < Math.abs(thirds); i++) await page.keyboard.press(thirds > 0 ? 'e' : 'd');
+    await press(page, 'check', 'mark-rawClip', 'check-tab-scopes', 'histogram-both', 'histogram-size-medium');
+    await page.waitForSelector(byId('verdict'));
+    await framesPass(page, 20);
+    save(name, await picture(page));
+    await page.close();
+  }
+}
+
+/** The panels of metering and exposure. */
+async function exposure(stage: Stage) {
+  const page = await opened(stage, 'phone');
   const pin = async (x: number, y: number) => {
     const box = (await (await page.waitForSelector(byId('finder')))!.boundingBox())!;
     const before = (await page.$$('[data-testid^="pin-"]')).length;
@@ -75,43 +158,71 @@ async function exposureViews(page: Page, kind: 'phone' | 'wide', shot: Shot) {
     );
     await page.mouse.up();
   };
+  const panels: Uint8Array[] = [];
+  await press(page, 'pattern');
+  panels.push(await picture(page));
+  await page.keyboard.press('Escape');
   await pin(0.42, 0.31);
   await pin(0.72, 0.62);
-  await tap('pattern');
-  await tap('meter-tab-pins');
-  await shot(page, `pins-${kind}`);
-  if (kind === 'wide') return;
-  await tap('remove-A');
-  await tap('remove-B');
-  await tap('meter-tab-pattern');
-  await shot(page, 'meter-phone');
-  await tap('meter-tab-hand');
-  await tap('hold-hand');
+  await press(page, 'pattern', 'meter-tab-pins');
+  panels.push(await picture(page));
+  await press(page, 'remove-A', 'remove-B', 'meter-tab-hand', 'hold-hand');
   await page.waitForFunction(
     (s: string) => /lx/.test(document.querySelector(s)?.textContent ?? ''),
     {},
     byId('hand-words'),
   );
-  await shot(page, 'hand-meter-phone');
-  await tap('hold-hand');
+  panels.push(await picture(page));
+  save('meter-panels-phone', ...panels);
+  await press(page, 'hold-hand');
   await page.keyboard.press('Escape');
-  await tap('more');
-  await tap('more-tab-camera');
-  await tap('body-sim-iris');
-  await tap('more-tab-trade');
-  await tap('gives-iso');
-  await shot(page, 'trade-phone');
-  await tap('gives-none');
-  await tap('more-tab-setups');
-  await tap('setup-built-in-product');
-  await shot(page, 'setups-phone');
-  await tap('more-tab-automatic');
-  await shot(page, 'automatic-phone');
-  await tap('more-tab-remedies');
-  await shot(page, 'remedies-phone');
+  const more: Uint8Array[] = [];
+  await press(page, 'more', 'more-tab-camera', 'body-sim-iris', 'more-tab-trade', 'gives-iso');
+  more.push(await picture(page));
+  await press(page, 'gives-none', 'more-tab-setups', 'setup-built-in-product');
+  more.push(await picture(page));
+  await press(page, 'more-tab-automatic');
+  more.push(await picture(page));
+  await press(page, 'more-tab-remedies');
+  more.push(await picture(page));
+  save('more-panels-phone', ...more);
   await page.keyboard.press('Escape');
-  await tap('notice-read');
-  await shot(page, 'iris-phone');
+  await press(page, 'notice-read');
+  save('iris-phone', await picture(page));
+  await page.close();
+}
+
+/** The world outside, the sheet and one frame. */
+async function rolls(stage: Stage) {
+  for (const kind of ['phone', 'wide'] as const) {
+    const page = await opened(stage, kind);
+    if (kind === 'phone') {
+      await press(page, 'outside');
+      await page.waitForSelector(byId('scene-yard-night'));
+      await page.waitForFunction(() => [...document.images].every((i) => i.complete));
+      save('outside-phone', await picture(page));
+    }
+    const toSheet = async () => {
+      await page.goto(`${stage.origin}/sheet`);
+      await page.waitForSelector(`${byId('sheet-frame')} img`);
+      await page.waitForFunction(() => [...document.images].every((i) => i.complete));
+      return page.$$(byId('sheet-frame'));
+    };
+    const cells = await toSheet();
+    save(`sheet-${kind}`, await picture(page));
+    await cells[3]!.click();
+    await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
+    await page.waitForSelector(byId('forecast-held'));
+    save(`frame-${kind}`, await picture(page));
+    if (kind === 'phone') {
+      await (await toSheet())[5]!.click();
+      await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
+      await (await page.$(byId('full')))!.click();
+      await page.waitForSelector(byId('picture-full'));
+      save('frame-full-phone', await picture(page));
+    }
+    await page.close();
+  }
 }
 
 void main();

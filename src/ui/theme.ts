@@ -134,7 +134,8 @@ export function applyTheme(theme: ThemeId): void {
   if (document.getElementById('velmo-themes')) return;
   const style = document.createElement('style');
   style.id = 'velmo-themes';
-  style.textContent = 'canvas, img { filter: var(--picture, none); }';
+  // Images are drawn as backgrounds of what stands for them.
+  style.textContent = 'canvas, img, [style*="background-image"] { filter: var(--picture, none); }';
   document.head.appendChild(style);
   document.body.insertAdjacentHTML('beforeend', NIGHT_FILTER);
 }

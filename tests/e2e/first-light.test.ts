@@ -160,7 +160,8 @@ describe('on a phone', () => {
     await tapOn(page, (await page.$$(byId('sheet-frame')))[0]!);
     await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
     expect(await words(page, 'capture-data')).toMatch(/Velmo Sim One/);
-    expect(await words(page, 'clipped-table')).toMatch(/G1/);
+    expect(await words(page, 'forecast-table')).toMatch(/G1/);
+    await wordsBecome(page, 'forecast-held', /The forecast held/);
     await tap(page, 'full');
     await page.waitForSelector(byId('picture-full'));
     const session = await page.createCDPSession();

@@ -2,7 +2,7 @@
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { byId, framesPass, live, openStage, words, wordsBecome, type Stage } from './browser';
+import { byId, deskKeeps, framesPass, live, openStage, words, wordsBecome, type Stage } from './browser';
 
 jest.setTimeout(120_000);
 
@@ -44,7 +44,7 @@ describe('on a wide screen', () => {
     await page.keyboard.press('l');
     await wordsBecome(page, 'reading', /Locked/);
     await page.keyboard.press('o');
-    await page.waitForSelector(`${byId('clip-marks')}[aria-checked=false]`);
+    await deskKeeps(page, '"rawClip":false');
     await page.keyboard.press('o');
     await page.keyboard.press('0');
     await wordsBecome(page, 'compensation-words', /^0$/);
