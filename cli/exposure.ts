@@ -11,7 +11,7 @@ import { filterStopsOf } from '../src/core/light/filter';
 import { PATTERN_IDS, type MeterAim, type PatternId } from '../src/core/meter/pattern';
 import { BURN_SHARE } from '../src/core/meter/highlight';
 import { SPOT_NAMES, SPOT_SHARES } from '../src/core/meter/spot';
-import { focusOf, planFor } from '../src/core/finder/finder';
+import { focusOf, meteredFor, planFor } from '../src/core/finder/finder';
 import type { Lens } from '../src/core/optics/lens';
 import { OPENING, SUPPORTS, type Outside } from '../src/core/scene/outside';
 import { WHEEL_SPEEDS, type SceneDescription } from '../src/core/scene/scene';
@@ -73,7 +73,8 @@ export async function ask(args: Arguments): Promise<Asked> {
   const reading = readMeter(view.sight, pattern, aim);
   const plan = planFor(camera, outside.support);
   const filterStops = filterAsked(args);
-  const resolved = resolveExposure(controls, reading.ev100, plan, undefined, filterStops);
+  const metered = meteredFor(pattern, reading.ev100, controls);
+  const resolved = resolveExposure(controls, metered, plan, undefined, filterStops);
   const focusM = focusOf(view, { focusM: focusAsked(args), pattern, aim });
   return { view, focusM, pattern, aim, plan, filterStops, controls, reading, resolved };
 }

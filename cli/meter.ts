@@ -2,6 +2,7 @@ import { resolveExposure } from '../src/core/exposure/automatic';
 import { contrastOf, PIN_LETTERS, readPin, type Pin } from '../src/core/meter/pins';
 import { doubtOf, PATTERNS, readMeter, type Reading } from '../src/core/meter/read';
 import { SPOT_SHARES } from '../src/core/meter/spot';
+import { meteredFor } from '../src/core/finder/finder';
 import { formatEv } from '../src/core/units/ladders';
 import { pointOf, UsageError, type Arguments } from './arguments';
 import { ask, printable, SPOT_SIZES, type Asked } from './exposure';
@@ -70,7 +71,7 @@ function patternsOf({ view, aim, controls, plan, filterStops }: Asked) {
       });
       const { settings, deviationEv, outOfRangeEv } = resolveExposure(
         controls,
-        reading.ev100,
+        meteredFor(id, reading.ev100, controls),
         plan,
         undefined,
         filterStops,

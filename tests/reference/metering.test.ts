@@ -71,6 +71,26 @@ describe('the evaluative pattern', () => {
 });
 
 describe('the highlight pattern', () => {
+  it('protects at extended ISO as at its base, though raw clips a stop sooner there', async () => {
+    const view = await seen('spy-hole');
+    const finder = finderFor(view);
+    const room = (exact: number) => {
+      const controls = { ...automatic, iso: { auto: false, exact } };
+      const share = { share: aim.burnShare, area: 0 };
+      const asked = {
+        ...ask,
+        controls,
+        pattern: 'highlight' as const,
+        outlook: { tolerance: share, cleanDb: 10 },
+      };
+      return finder.measure(asked, 1).outlook.headroomEv;
+    };
+    for (const iso of [100, 50]) {
+      expect(room(iso)).toBeGreaterThan(0);
+      expect(room(iso)).toBeLessThan(0.9);
+    }
+  });
+
   it.each(sceneList().map((s) => s.id))(
     'on %s puts the brightest 0.03 %% just under raw clip',
     async (id) => {

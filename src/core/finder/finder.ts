@@ -13,7 +13,7 @@ import {
   type ExposureControls,
   type Resolved,
 } from '../exposure/automatic';
-import type { ExposureSettings } from '../exposure/settings';
+import { extendedStops, type ExposureSettings } from '../exposure/settings';
 import type { MeterAim, PatternId } from '../meter/pattern';
 import { readPin, type Pin, type PinReading } from '../meter/pins';
 import { readMeter, type Reading } from '../meter/read';
@@ -139,6 +139,14 @@ export function planFor(
   return automaticPlan(rules, lens, support === 'tripod' ? null : handHeldLimitS(equivalentMm));
 }
 
+/**
+ * EV100 that settings are made for. Extended low ISO takes raw nearer to clip than its number says: what protects the highlights
+ * must know it.
+ */
+export function meteredFor(pattern: PatternId, ev100: number, { iso }: ExposureControls): number {
+  return pattern === 'highlight' && !iso.auto ? ev100 + extendedStops(iso.exact) : ev100;
+}
+
 /** Where the lens is set: by hand, or on what lies under the spot (the middle for the other patterns). */
 export function focusOf(
   view: SceneView,
@@ -196,7 +204,7 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
       const whole = read('evaluative', ask.aim);
       if (plan?.rules !== ask.rules)
         plan = { rules: ask.rules, plan: planFor(camera, outside.support, ask.rules) };
-      const metered = ask.lockedEv100 ?? reading.ev100;
+      const metered = ask.lockedEv100 ?? meteredFor(ask.pattern, reading.ev100, ask.controls);
       const compensationEv = totalCompensation(ask.controls.compensationEv, ask.habitEv);
       const controls = { ...ask.controls, compensationEv };
       const resolved = resolveExposure(controls, metered, plan.plan, previous, ask.filterStops);

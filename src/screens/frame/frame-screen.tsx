@@ -166,34 +166,42 @@ function ForecastTable({ record, file }: { record: FrameRecord; file: OpenedFile
   const rows = file.check.channels.map((result, i) => ({ result, forecast: record.forecast.channels[i] }));
   const held = forecastHeld(record.forecast.channels, file.check.channels);
   return (
-    <View testID="forecast-table" role="table" aria-label="Forecast and result">
-      <Row cells={['', 'clipped', 'forecast', 'below noise', 'forecast']} quiet />
-      {rows.map(({ result, forecast }) => (
-        <Row
-          key={result.name}
-          cells={[
-            result.name,
-            percentWords(result.clippedShare),
-            forecast ? percentWords(forecast.clippedShare) : '–',
-            percentWords(result.belowFloorShare),
-            forecast ? percentWords(forecast.belowFloorShare) : '–',
-          ]}
-        />
-      ))}
+    <>
+      <View testID="forecast-table" role="table" aria-label="Forecast and result">
+        <Row cells={['', 'clipped', 'forecast', 'below noise', 'forecast']} quiet />
+        {rows.map(({ result, forecast }) => (
+          <Row
+            key={result.name}
+            cells={[
+              result.name,
+              percentWords(result.clippedShare),
+              forecast ? percentWords(forecast.clippedShare) : '–',
+              percentWords(result.belowFloorShare),
+              forecast ? percentWords(forecast.belowFloorShare) : '–',
+            ]}
+          />
+        ))}
+      </View>
       <Words kind="label" style={held ? styles.held : styles.missed} testID="forecast-held">
         {held
-          ? 'The forecast held: within a tenth, or 0.02 % of a channel.'
-          : 'The forecast was off by more than a tenth and 0.02 % of a channel.'}
+          ? 'The forecast held: within a tenth, or 0.02 % of the frame.'
+          : 'The forecast was off by more than a tenth and 0.02 % of the frame.'}
       </Words>
-    </View>
+    </>
   );
 }
 
 function Row({ cells, quiet }: { cells: readonly string[]; quiet?: boolean }) {
   return (
-    <View style={styles.tableRow}>
+    <View style={styles.tableRow} role="row">
       {cells.map((cell, i) => (
-        <Words key={i} kind="label" quiet={quiet} style={[styles.cell, i === 0 && styles.firstCell]}>
+        <Words
+          key={i}
+          kind="label"
+          quiet={quiet}
+          role="cell"
+          style={[styles.cell, i === 0 && styles.firstCell]}
+        >
           {cell}
         </Words>
       ))}
