@@ -1,31 +1,18 @@
 // The finder's worker: owns the canvas, runs the finder frame by frame, posts one report each.
 import * as Comlink from 'comlink';
-import { effectsOf, type EffectsOf } from '../core/advice/effects';
-import { equivalentsOf } from '../core/advice/equivalents';
-import { fitPlan } from '../core/advice/fit';
-import { fullPlan } from '../core/exposure/automatic';
+import { effectsOf } from '../core/advice/effects';
 import { BASE_ISO } from '../core/exposure/settings';
-import { finderFor, type Finder, type FinderFrame, type Moment } from '../core/finder/finder';
-import { fieldWeights } from '../core/meter/evaluative';
-import { simulatedLux } from '../core/meter/incident';
-import { plateCropOf } from '../core/scene/framing';
+import { finderFor } from '../core/finder/finder';
+import { PREVIEW_LONG_SIDE } from '../core/scene/capture';
 import type { Scene } from '../core/scene/scene';
-import { viewScene, type SceneView } from '../core/scene/view';
+import { viewScene } from '../core/scene/view';
 import { pictureHistogram } from '../core/scopes/picture-histogram';
-import { compareExposures } from '../core/scopes/compare';
 import { toneLimits } from '../core/scopes/limits';
 import { isLensId, OPTICS } from '../core/sensor/cameras';
-import { PRESS_HARDNESS } from '../core/scene/shake';
 import type { LensId } from '../core/sensor/simulated-camera';
-import type {
-  FinderOrder,
-  FinderReport,
-  FinderStage,
-  HandReading,
-  OtherExposure,
-  SceneStatus,
-} from './finder-protocol';
-import { firstLookAt, isReady, packAt, reflectanceAt, sceneAt, sceneUrl } from './scene-shelf';
+import type { FinderOrder, FinderReport, FinderStage, SceneStatus } from './finder-protocol';
+import { consequences, fitOf, handReading, heldUp, weightsOf, type Shown } from './finder-telling';
+import { firstLookAt, isReady, packAt, sceneAt, sceneUrl } from './scene-shelf';
 
 /** A new frame every 40 ms while nothing is touched; a change is shown at once. */
 const FRAME_MS = 40;
@@ -38,15 +25,6 @@ let scene: Scene | undefined;
 let lens: LensId = 'wide';
 let order: FinderOrder | undefined;
 let finder: Shown | undefined;
-interface Shown {
-  readonly key: string;
-  readonly scene: Scene;
-  readonly view: SceneView;
-  readonly finder: Finder;
-  readonly effects: EffectsOf;
-  /** Made when another exposure is first held up. */
-  other?: Finder;
-}
 
 let report: ((report: FinderReport) => void) | undefined;
 let tell: (status: SceneStatus) => void = () => undefined;
@@ -186,7 +164,7 @@ function drawFrame(): void {
   current.develop(measured);
   lap('develop');
   const picture = order.pictureHistogram ? pictureHistogram(current.rgba) : null;
-  const held = order.other && heldUp(shown, order, order.other, measured, moment);
+  const held = order.other && heldUp(shown, order, order.other, measured, frameNumber, moment);
   const { zebra, ...marks } = order.marks;
   const iso = held ? order.other!.iso : measured.resolved.settings.iso;
   const which = { ...marks, zebra: zebra && zebra[iso < BASE_ISO ? 'extended' : 'native'] };
@@ -216,7 +194,7 @@ function drawFrame(): void {
     reading: measured.reading,
     wholeEv100: measured.wholeEv100,
     pins: measured.pins,
-    hand: handReading(shown.view, order),
+    hand: handReading(shown.view, order, () => schedule(0)),
     ...consequences(shown, measured, order),
     weights: order.weights ? weightsOf(shown.view) : null,
     deviationEv: measured.resolved.deviationEv,
@@ -247,87 +225,15 @@ function finderOf(from: Scene, { orientation, outside }: FinderOrder): Shown {
   const key = JSON.stringify([orientation, outside, lens]);
   if (finder?.scene !== from || finder.key !== key) {
     const view = viewScene(from, OPTICS[lens], orientation, outside);
-    finder = { key, scene: from, view, finder: finderFor(view), effects: effectsOf(view) };
+    finder = {
+      key,
+      scene: from,
+      view,
+      finder: finderFor(view, 1, PREVIEW_LONG_SIDE, true),
+      effects: effectsOf(view),
+    };
   }
   return finder;
-}
-
-/** The same moment at another exposure, with the same draw of noise. */
-function heldUp(
-  shown: Shown,
-  order: FinderOrder,
-  { shutterS, iso, apertureN }: OtherExposure,
-  present: FinderFrame,
-  moment: Moment,
-) {
-  const finder = (shown.other ??= finderFor(shown.view));
-  const by = (exact: number) => ({ auto: false, exact });
-  const controls = { ...order.controls, shutter: by(shutterS), iso: by(iso), aperture: by(apertureN) };
-  const measured = finder.measure({ ...order, controls, pins: [] }, frameNumber, moment);
-  finder.develop(measured);
-  const comparison = compareExposures(
-    { frame: present.frame, rgba: shown.finder.rgba },
-    { frame: measured.frame, rgba: finder.rgba },
-  );
-  return { finder, measured, comparison };
-}
-
-function fitOf(
-  { camera: { sensor } }: SceneView,
-  { outlook, resolved, plan, meteredEv100 }: FinderFrame,
-  { controls, fitBy, habitEv, filterStops, outlook: { cleanDb } }: FinderOrder,
-) {
-  const { settings, deviationEv } = resolved;
-  const { headroomEv } = outlook;
-  return fitPlan(fitBy, {
-    ...{
-      controls,
-      settings,
-      plan,
-      headroomEv,
-      deviationEv,
-      meteredEv100,
-      filterStops,
-      habitEv,
-      cleanDb,
-      sensor,
-    },
-  });
-}
-
-/** What the exposure will do, and what its equivalents would when somebody wants to know. */
-function consequences(
-  { effects, view }: Shown,
-  { resolved, focusM }: FinderFrame,
-  { delayS, equivalentsFor }: FinderOrder,
-): Pick<FinderReport, 'effects' | 'equivalents'> {
-  const handling = { press: PRESS_HARDNESS, delayS };
-  const { settings, deviationEv } = resolved;
-  const all = fullPlan(view.camera.lens);
-  return {
-    effects: effects(settings, focusM, deviationEv, handling),
-    equivalents:
-      equivalentsFor &&
-      equivalentsOf(settings, equivalentsFor, all, (other) => effects(other, focusM, deviationEv, handling)),
-  };
-}
-
-function weightsOf({ sight }: SceneView): FinderReport['weights'] {
-  const { across, weights } = fieldWeights(sight.luminance);
-  return { across, values: Array.from(weights, (w) => Math.round(w * 50) / 100) };
-}
-
-/** The hand meter over a surface; the map of surfaces is fetched when it is first held up. */
-function handReading(
-  { sight, camera, orientation }: SceneView,
-  { hand, scene: id }: FinderOrder,
-): HandReading | null {
-  if (!hand) return null;
-  const map = reflectanceAt(id, camera.plates, () => schedule(0));
-  if (map.kind !== 'ready') return map;
-  const crop = plateCropOf(orientation, camera.crop);
-  const lux = simulatedLux(sight.luminance, map.reflectance, crop, hand.at, hand.receptor);
-  return lux === null ? { kind: 'no-surface' } : { kind: 'lux', lux };
 }
 
 Comlink.expose(api);

@@ -46,6 +46,22 @@ describe('a fit', () => {
     expect(fit.controls.shutter.auto).toBe(true);
     expect(fit.settings.shutterS).toBeCloseTo(2 ** -6, 6);
   });
+  it('does not promise what an automatic at its end cannot give', () => {
+    // Bright sun: the shortest time is not short enough as it is.
+    const sun = ev100OfSettings(1.8, 2 ** -13, 100) + 2;
+    const fit = fitPlan(
+      'carrying',
+      ask({ headroomEv: -1, meteredEv100: sun, settings: { ...settings, shutterS: 2 ** -13 } }),
+    )!;
+    expect([fit.thirds, fit.missing]).toEqual([0, -3]);
+  });
+  it('never gives more than asked, though the automatic had drifted within its margin', () => {
+    for (const drift of [-0.2, -0.1, 0.1, 0.2]) {
+      const fit = fitPlan('carrying', ask({ headroomEv: 0.7, meteredEv100: ask().meteredEv100 + drift }))!;
+      expect(fit.thirds).toBeLessThanOrEqual(2);
+      expect(fit.thirds).toBeGreaterThanOrEqual(1);
+    }
+  });
   it('moves the shutter once everything is by hand', () => {
     const fit = fitPlan('carrying', ask({ controls: manual }))!;
     expect(fit).toMatchObject({ fader: 'shutter', thirds: 3 });

@@ -58,43 +58,39 @@ export function fitPlan(way: FitWay, ask: FitAsk): FitPlan | null {
   const iris = plan.fixedN === null;
   if (way === 'aperture' && !iris) return null;
   const wanted = Math.floor(headroomEv * 3 + 1e-6);
-  const manual = isAllManual(controls, iris);
-  const fader = way === 'carrying' ? (manual ? 'shutter' : 'compensation') : way;
-  const next =
-    fader === 'compensation' ? compensated(controls, ask.habitEv, wanted) : moved(ask, fader, wanted, iris);
-  const after =
-    fader === 'compensation'
-      ? resolveExposure(
-          { ...next, compensationEv: totalCompensation(next.compensationEv, ask.habitEv) },
-          ask.meteredEv100,
-          plan,
-          undefined,
-          ask.filterStops,
-        ).settings
-      : withControls(settings, next, plan);
-  // Settings move in whole clicks: what came of the wish is read from them.
-  const thirds =
-    fader === 'compensation'
-      ? Math.round(3 * (next.compensationEv - controls.compensationEv))
-      : Math.round(3 * (lightEv(after) - lightEv(settings)));
-  return { fader, thirds, missing: wanted - thirds, controls: next, settings: after, ...price(ask, after) };
+  const fader =
+    way !== 'carrying' ? way : isAllManual(controls, iris) ? 'shutter' : ('compensation' as const);
+  // An automatic that had drifted within its margin may give a click more than it is asked for: then a click less is asked.
+  for (let asked = wanted; ; asked--) {
+    const [next, after] = fader === 'compensation' ? compensated(ask, asked) : moved(ask, fader, asked, iris);
+    // What came of the wish is read from the settings: automatics and ladders have ends.
+    const thirds = Math.round(3 * (lightEv(after) - lightEv(settings)));
+    if (thirds <= wanted || asked < wanted - 2)
+      return {
+        fader,
+        thirds,
+        missing: wanted - thirds,
+        controls: next,
+        settings: after,
+        ...price(ask, after),
+      };
+  }
 }
 
-function compensated(controls: ExposureControls, habitEv: number, thirds: number): ExposureControls {
+type Next = readonly [ExposureControls, ExposureSettings];
+
+function compensated({ controls, habitEv, meteredEv100, plan, filterStops }: FitAsk, thirds: number): Next {
   const ladder = COMPENSATION_LADDER;
   const index = nearestStep(ladder, controls.compensationEv) + thirds;
   const wanted = at(ladder, Math.min(ladder.length - 1, Math.max(0, index))).exact;
   const within = totalCompensation(wanted, habitEv) - habitEv;
-  return { ...controls, compensationEv: Math.min(5, Math.max(-5, within)) };
+  const next = { ...controls, compensationEv: Math.min(5, Math.max(-5, within)) };
+  const whole = { ...next, compensationEv: totalCompensation(next.compensationEv, habitEv) };
+  return [next, resolveExposure(whole, meteredEv100, plan, undefined, filterStops).settings];
 }
 
 /** One setting by hand, the others held where they stand: else the automatic would take back what it is given. */
-function moved(
-  { controls, settings, plan }: FitAsk,
-  fader: SettingId,
-  thirds: number,
-  iris: boolean,
-): ExposureControls {
+function moved({ controls, settings, plan }: FitAsk, fader: SettingId, thirds: number, iris: boolean): Next {
   const held = (exact: number): Control => ({ auto: false, exact });
   const still = {
     ...controls,
@@ -109,7 +105,8 @@ function moved(
   const least = fader === 'iso' ? nearestStep(ladder, BASE_ISO) : fader === 'aperture' ? low : 0;
   const most = fader === 'aperture' ? high : ladder.length - 1;
   const index = Math.min(Math.max(now, most), Math.max(Math.min(now, least), now + thirds));
-  return { ...still, [fader]: held(at(ladder, index).exact) };
+  const next = { ...still, [fader]: held(at(ladder, index).exact) };
+  return [next, withControls(settings, next, plan)];
 }
 
 function withControls(

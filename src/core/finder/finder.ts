@@ -57,8 +57,9 @@ const DOT_PERIOD = 4;
 const MOST_READINGS = 64;
 const WHITE = 0xffffffff;
 const BLACK = 0xff000000;
-/** Frames after which moving light is counted again. */
+/** Frames after which moving light is counted again, and while the lens is being focused, which makes all of it anew. */
 const COUNT_EVERY = 4;
+const COUNT_LATER = 12;
 
 export interface FinderAsk {
   readonly controls: ExposureControls;
@@ -161,7 +162,8 @@ function lightKey(focusM: number, { apertureN, filterStops = 0 }: ExposureSettin
   return `${focusM} ${apertureN} ${filterStops}`;
 }
 
-export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SIDE): Finder {
+/** @param atOnce true where the first frame must come before its figures are exact */
+export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SIDE, atOnce = false): Finder {
   const { camera, outside } = view;
   const stage = previewStage(view, longSide);
   const { width, height } = stage;
@@ -176,7 +178,7 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
   const mask = new Uint16Array(width * height);
   const striped = { key: '', held: new Uint8Array(width * height) };
   let sinceCounted = 0;
-  let countedFor = '';
+  let countedFor: string | null = null;
   let plan: { rules: FinderAsk['rules']; plan: AutomaticPlan } | undefined;
   let previous: ExposureSettings | undefined;
   let colour: CameraColour | undefined;
@@ -213,16 +215,21 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
       lap?.('meter');
       const focusM = focusOf(view, ask);
       const key = lightKey(focusM, resolved.settings);
-      if (focused?.key !== key) focused = { key, light: stage.focused(focusM, resolved.settings) };
-      const lens = focused.light;
+      const refocused = focused?.key !== key;
+      if (refocused) focused = { key, light: stage.focused(focusM, resolved.settings) };
+      const lens = focused!.light;
       const { shutterS } = resolved.settings;
       const steadiness = { support: outside.support, press: 0, sinceTouchS: moment.sinceTouchS };
       const opening = { startS: moment.timeS, durationS: shutterS, seed: seed + number, steadiness };
       exposer.expose(lens, opening, light);
-      // What moves, or is being focused, is counted anew once in a while: figures that change faster cannot be read.
       const { apertureN, filterStops = 0 } = resolved.settings;
       const counting = `${shutterS} ${apertureN} ${filterStops}`;
-      if (countedFor !== counting || ++sinceCounted >= COUNT_EVERY) {
+      if (atOnce && countedFor === null) {
+        // The first frame must not wait: its own averages are near enough until the next.
+        outlookFor.count(light);
+        countedFor = '';
+      } else if (countedFor !== counting || ++sinceCounted >= (refocused ? COUNT_LATER : COUNT_EVERY)) {
+        // What moves is counted anew once in a while: figures that change faster cannot be read.
         sinceCounted = 0;
         if (pointExposer.expose(lens.points(), opening, pointLight) || countedFor !== counting)
           outlookFor.count(pointLight);

@@ -4,7 +4,9 @@ import { SIM_ONE } from '../sensor/sim-one';
 import { exposedLight } from './exposed-light';
 import type { Opening } from './opening';
 import { previewExposer } from './preview-light';
-import { plateRows, previewStage } from './light-rows';
+import { captureFrame, captureWindow } from './capture';
+import { windowAbout } from './framing';
+import { focusedPlates, plateRows, previewStage } from './light-rows';
 import { OPENING, type Outside } from './outside';
 import type { Scene, SceneDescription } from './scene';
 import type { Steadiness } from './shake';
@@ -139,6 +141,53 @@ describe('the finder and the capture', () => {
     };
     for (const ratio of bands(1 / 500)) expect(ratio).toBeGreaterThan(1.5);
     for (const ratio of bands(1 / 100)) expect(ratio).toBeLessThan(1.01);
+  });
+});
+
+describe('a window of a capture', () => {
+  const settings = { shutterS: 1 / 8, iso: 100, apertureN: camera.lens.apertureN, compensationEv: 0 };
+  const colour = { colorMatrix: camera.colorMatrix, asShotNeutral: [1, 1, 1] as const, kelvin: 5500 };
+  const order = { settings, colour, seed: 11, timeMs: 0, offsetMinutes: 0, clockS: 3 };
+  const tube = { kind: 'mains', hz: 100, depth: 0.5 } as const;
+  const lit = { lamps: [{ id: 'a', name: 'A', level: 1, flicker: tube }] };
+
+  it.each([
+    ['in the middle, by hand', hand, { x: 600, y: 440, width: 60, height: 48 }],
+    ['in a corner, by hand', hand, { x: 1220, y: 900, width: 60, height: 60 }],
+    ['at rest, over the turning part', rest, { x: 620, y: 470, width: 40, height: 40 }],
+  ])('holds what the whole holds there, but for the draw of noise: %s', (_, steadiness, window) => {
+    const view = viewScene(scene(2, 3 | (1 << 5), lit), camera, 'landscape');
+    const plates = focusedPlates(view, 2, settings);
+    const whole = captureFrame(plates.rows(FULL), order, steadiness);
+    const part = captureWindow(plates, FULL, window, order, steadiness);
+    expect([part.width, part.height]).toEqual([window.width, window.height]);
+    const { shot, read } = whole.noise;
+    let squares = 0;
+    part.data.forEach((dn, i) => {
+      const x = window.x + (i % window.width);
+      const y = window.y + Math.floor(i / window.width);
+      const other = whole.data[y * whole.width + x]!;
+      squares += (dn - other) ** 2 / (2 * (shot * Math.max(0, other - whole.black) + read));
+    });
+    // Two draws of the same mean: normalised squares average to one. Each sample is the mean of several sites.
+    const averaged = (camera.sensor.width / FULL) ** 2;
+    expect((averaged * squares) / part.data.length).toBeLessThan(1.6);
+  });
+
+  it('must lie in the frame and begin at an even place', () => {
+    const plates = focusedPlates(viewScene(scene(2), camera, 'landscape'), 2);
+    for (const window of [
+      { x: 1, y: 0, width: 8, height: 8 },
+      { x: 0, y: -2, width: 8, height: 8 },
+      { x: FULL - 4, y: 0, width: 8, height: 8 },
+    ])
+      expect(() => captureWindow(plates, FULL, window, order, rest)).toThrow(/window/);
+    expect(windowAbout({ x: 1, y: 0 }, 177, 176, { width: 4032, height: 3024 })).toEqual({
+      x: 3854,
+      y: 0,
+      width: 177,
+      height: 176,
+    });
   });
 });
 

@@ -155,7 +155,9 @@ export function previewStage(view: SceneView, longSide: number): PreviewStage {
   const pointsDown = pointTaps(height, crop.y, crop.y + crop.height, size);
   const pointsAcross = pointTaps(width, crop.x, crop.x + crop.width, size);
   const groups = view.groups.map(({ planes }) => planes.map(sample(down, across)));
-  const pointGroups = view.groups.map(({ planes }) => planes.map(sample(pointsDown, pointsAcross)));
+  let sampled: Float32Array[][] | undefined;
+  const pointGroups = () =>
+    (sampled ??= view.groups.map(({ planes }) => planes.map(sample(pointsDown, pointsAcross))));
   let grain: Float32Array | undefined;
   /** Grain as a full-size site sees it. Where the lens was first focused: out of focus it fades, which matters little to a count. */
   const grainAt = (focusM: number) => {
@@ -192,7 +194,7 @@ export function previewStage(view: SceneView, longSide: number): PreviewStage {
         points: () =>
           (points ??= {
             ...own,
-            groups: pointGroups.map((planes) => grained(through(planes), grainAt(focusM))),
+            groups: pointGroups().map((planes) => grained(through(planes), grainAt(focusM))),
           }),
       };
       return own;

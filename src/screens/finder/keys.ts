@@ -68,7 +68,11 @@ export function useDeskKeys(active: boolean, open: (panel: Panel) => void): void
     };
     window.addEventListener('keydown', onKey);
     window.addEventListener('keyup', onKeyUp);
+    // A key that is let go elsewhere is let go.
+    const onBlur = () => useDesk.getState().hold(false);
+    window.addEventListener('blur', onBlur);
     return () => {
+      window.removeEventListener('blur', onBlur);
       window.removeEventListener('keydown', onKey);
       window.removeEventListener('keyup', onKeyUp);
     };
