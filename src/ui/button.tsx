@@ -73,7 +73,7 @@ const styles = StyleSheet.create({
   primary: { backgroundColor: colour.primary },
   onPrimary: { color: colour.onPrimary },
   quietButton: { backgroundColor: 'transparent' },
-  on: { backgroundColor: colour.chosen },
+  on: { backgroundColor: colour.chosen, boxShadow: `inset 0 0 0 1.5px ${colour.ring}` },
   onText: { color: colour.accent },
   current: { borderWidth: 1, borderColor: colour.quiet },
   dim: { opacity: 0.6 },

@@ -95,7 +95,7 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     justifyContent: 'center',
   },
-  on: { backgroundColor: colour.chosen },
+  on: { backgroundColor: colour.chosen, boxShadow: `inset 0 0 0 1.5px ${colour.ring}` },
   onText: { color: colour.accent },
   pressed: { opacity: 0.6 },
 });

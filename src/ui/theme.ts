@@ -19,6 +19,8 @@ const STUDIO = {
   /** Ground of what is chosen, and of a fader that is set by hand. */
   chosen: '#3A3550',
   held: '#2A2731',
+  /** Line around what is chosen, where its ground alone does not tell. */
+  ring: 'transparent',
   warn: '#FF9A7D',
   clip: '#FF6FAE',
   floor: '#58C7E8',
@@ -51,6 +53,7 @@ const SUN: Palette = {
   release: '#000000',
   chosen: '#DDD3FF',
   held: '#EAE4FF',
+  ring: '#4A1FC4',
   warn: '#A32A00',
   clip: '#B8005C',
   floor: '#00617F',
@@ -80,6 +83,7 @@ const DARK: Palette = {
   release: '#4A0000',
   chosen: '#2A0000',
   held: '#180000',
+  ring: '#C00000',
   warn: '#FF0000',
   clip: '#FF0000',
   floor: '#C00000',

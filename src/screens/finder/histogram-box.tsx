@@ -6,11 +6,11 @@ import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { PictureDrawing, ScopeBox, StoplineDrawing } from './scopes';
 
-/** Share of the picture's width, and height in pixels. */
+/** Share of the picture's width, and height in pixels; the largest leaves the rail at the right free. */
 const SIZES: Readonly<Record<CheckSettings['histogramSize'], readonly [number, number]>> = {
   small: [0.44, 64],
-  medium: [0.66, 84],
-  large: [0.94, 116],
+  medium: [0.62, 76],
+  large: [0.8, 92],
 };
 
 export function HistogramBox({ width }: { width: number }) {
