@@ -110,6 +110,7 @@ const NO_MARKS: MarksOrder = {
   pictureWhite: false,
   pictureBlack: false,
   zebra: null,
+  brightest: false,
 };
 
 /** What is drawn over the picture; nothing while the finder is cleared. */
@@ -117,7 +118,11 @@ export function marksOf({ marks, zebra }: CheckSettings, cleared: boolean): Mark
   if (cleared) return NO_MARKS;
   const on = ({ belowClip12, percent }: ZebraThreshold) =>
     zebra.of === 'raw' ? ({ of: 'raw', belowClip12 } as const) : ({ of: 'picture', percent } as const);
-  return { ...marks, zebra: zebra.on ? { native: on(zebra.native), extended: on(zebra.extended) } : null };
+  return {
+    ...marks,
+    zebra: zebra.on ? { native: on(zebra.native), extended: on(zebra.extended) } : null,
+    brightest: true,
+  };
 }
 
 /** Next or previous of a list of choices; the ends hold. */

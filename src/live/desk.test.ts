@@ -292,6 +292,20 @@ describe('setups and remedies', () => {
   });
 });
 
+describe('a cleared finder', () => {
+  it('asks for no mark of any kind, and for the person’s own again when it is shown', () => {
+    const before = orderOf(desk(), true).marks;
+    desk().setCheck({ zebra: { ...desk().check.zebra, on: true } });
+    desk().clear(true);
+    const { zebra, ...marks } = orderOf(desk(), true).marks;
+    expect(zebra).toBeNull();
+    expect(Object.values(marks)).not.toContain(true);
+    desk().clear(false);
+    expect(orderOf(desk(), true).marks).toMatchObject({ rawClip: before.rawClip, brightest: true });
+    expect(orderOf(desk(), true).marks.zebra?.native).toEqual({ of: 'raw', belowClip12: 4 });
+  });
+});
+
 describe('a kept desk', () => {
   const { controls, pattern, spot, check, scope, pins, rules, lock, trade, theme, other } = desk();
   const kept = { controls, pattern, spot, check, scope, pins, rules, lock, trade, theme, other };

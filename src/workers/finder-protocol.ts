@@ -29,6 +29,8 @@ export interface MarksOrder {
   readonly pictureWhite: boolean;
   readonly pictureBlack: boolean;
   readonly zebra: { readonly native: ZebraOn; readonly extended: ZebraOn } | null;
+  /** Dots on what the highlight pattern reads, while that is the pattern. */
+  readonly brightest: boolean;
 }
 
 /** An exposure beside the present one, to be compared with it. */

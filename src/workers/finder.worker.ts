@@ -165,12 +165,12 @@ function drawFrame(): void {
   lap('develop');
   const picture = order.pictureHistogram ? pictureHistogram(current.rgba) : null;
   const held = order.other && heldUp(shown, order, order.other, measured, frameNumber, moment);
-  const { zebra, ...marks } = order.marks;
+  const { zebra, brightest, ...marks } = order.marks;
   const iso = held ? order.other!.iso : measured.resolved.settings.iso;
   const which = { ...marks, zebra: zebra && zebra[iso < BASE_ISO ? 'extended' : 'native'] };
   const seen = held?.finder ?? current;
   const disagreement = seen.mark(held?.measured ?? measured, which, order.disagreement);
-  if (order.pattern === 'highlight' && order.lockedEv100 === null && !held)
+  if (brightest && order.pattern === 'highlight' && order.lockedEv100 === null && !held)
     current.markBrightest(order.aim.burnShare);
   lap('scopes');
   if (canvas.width !== current.width || canvas.height !== current.height) {

@@ -165,8 +165,9 @@ describe('by touch', () => {
     await wordsBecome(page, 'share-words', /1 %/);
     await wordsBecome(page, 'fit-price', /Shutter 1\/\d+, the others held.*Shadows win/);
     await tap('fit');
-    await wordsBecome(page, 'fit', /^Fits$/);
-    expect(await text('state-iso')).toMatch(/by hand/);
+    // Within a third; the hand moves the light a little, so that a last third may come and go.
+    await wordsBecome(page, 'fit-room', /Headroom \+0\.[0-3] EV until 1 %/);
+    await wordsBecome(page, 'state-iso', /by hand/);
     await tap('sparkle-more');
     await tap('sparkle-more');
     await wordsBecome(page, 'sparkle-words', /35 px/);

@@ -13,7 +13,8 @@ import { plateRows } from '../../src/core/scene/light-rows';
 import { OPENING } from '../../src/core/scene/outside';
 import { surfaceRows } from '../../src/core/scene/surface-rows';
 import { viewScene, type SceneView } from '../../src/core/scene/view';
-import { stopsToStripes, zebraLimit } from '../../src/core/scopes/zebra';
+import { headroomOfLevels } from '../../src/core/scopes/levels';
+import { FIRST_STRIPES, zebraLimit } from '../../src/core/scopes/zebra';
 import { CFA_NAMES } from '../../src/core/sensor/raw-frame';
 import { exposeRows, noiseModel } from '../../src/core/sensor/sensor';
 import { SIM_ONE_WIDE as camera } from '../../src/core/sensor/sim-one';
@@ -111,7 +112,8 @@ describe('a sweep of captures in thirds', () => {
       const { outlook } = finder.measure(asked(shutterS, 100), 1, { timeS: CLOCK_S, sinceTouchS: 60 });
       const expose = sensorIn(view, shutterS);
       const belowClip12 = 6;
-      const toStripes = stopsToStripes(outlook.levels, outlook.response, belowClip12);
+      const { levels, response } = outlook;
+      const toStripes = headroomOfLevels(levels, response, FIRST_STRIPES, zebraLimit(response, belowClip12));
       // The threshold is a move of the clip wall: zebra and headroom ask the same question.
       expect(Math.abs(outlook.headroomEv - toStripes - belowClip12 / 12)).toBeLessThan(0.05);
       const limit = zebraLimit(outlook.response, belowClip12);

@@ -1,6 +1,7 @@
 // What a capture will hold at the present settings, from the finder's light: shares clipped and lost, room to the chosen share,
 // the stopline, the scene's range. Counted when the light changes, worked out when a setting does.
 import type { ExposureSettings } from '../exposure/settings';
+import { MEANINGFUL_SHARE } from '../raw/statistics';
 import {
   countLevels,
   forecastOfLevels,
@@ -25,7 +26,7 @@ export interface OutlookAsk {
 }
 
 /** The handbook's share: a thousandth of a channel, nothing tolerated. */
-export const TOLERANCE: Tolerance = { share: 0.001, area: 0 };
+export const TOLERANCE: Tolerance = { share: MEANINGFUL_SHARE, area: 0 };
 
 export interface Outlook {
   readonly levels: Levels;

@@ -2,7 +2,8 @@
 // Stripes begin when a thousandth of the sites of any channel passes, the share from which a highlight counts; then they lie
 // wherever one site in forty or more does.
 import { ZEBRA } from './marks';
-import { headroomOfLevels, sharesAtLeast, signalAt, clipSignal, type Levels, type Response } from './levels';
+import { MEANINGFUL_SHARE } from '../raw/statistics';
+import { clipSignal, sharesAtLeast, signalAt, type Levels, type Response } from './levels';
 
 export type ZebraOn =
   | { readonly of: 'raw'; /** 1/12 EV below clip, 0 … 48. */ readonly belowClip12: number }
@@ -10,18 +11,13 @@ export type ZebraOn =
 
 export const MOST_BELOW_CLIP_12 = 48;
 /** Share of a channel's sites at which the first stripes appear. */
-export const FIRST_STRIPES = 0.001;
+export const FIRST_STRIPES = MEANINGFUL_SHARE;
 /** 1.96 σ: one site in forty passes. */
 const FEW = 1.96;
 
 /** Signal of the threshold, DN above black. */
 export function zebraLimit(response: Response, belowClip12: number): number {
   return clipSignal(response) * 2 ** (-belowClip12 / 12);
-}
-
-/** Stops that can be added before the first stripes; negative when they are there. */
-export function stopsToStripes(levels: Levels, response: Response, belowClip12: number): number {
-  return headroomOfLevels(levels, response, FIRST_STRIPES, zebraLimit(response, belowClip12));
 }
 
 /**
