@@ -1,4 +1,4 @@
-// Command-line flags: `--name value` or a bare `--switch`; what is unknown or lacks its value is a usage error.
+// Command-line words: `--name value`, `--name=value` and `--json`; what is unknown, lacks its value or is said twice is a usage error.
 
 export class UsageError extends Error {}
 
@@ -6,12 +6,17 @@ export interface Arguments {
   readonly command: string | undefined;
   readonly rest: readonly string[];
   readonly flags: ReadonlyMap<string, string>;
-  /** Every value of a flag that was given more than once. */
+  /** Every value of a flag that may be given more than once. */
   readonly many: ReadonlyMap<string, readonly string[]>;
   readonly json: boolean;
 }
 
-export function parseArguments(argv: readonly string[], known: readonly string[]): Arguments {
+/** @param repeatable flags that may be given more than once */
+export function parseArguments(
+  argv: readonly string[],
+  known: readonly string[],
+  repeatable: readonly string[] = [],
+): Arguments {
   const flags = new Map<string, string>();
   const many = new Map<string, string[]>();
   const rest: string[] = [];
@@ -25,11 +30,17 @@ export function parseArguments(argv: readonly string[], known: readonly string[]
         throw new UsageError(`Unknown option --${name}. Known: ${known.map((k) => `--${k}`).join(' ')}`);
       const value = inline ?? argv[++i];
       if (value === undefined) throw new UsageError(`--${name} needs a value`);
+      if (flags.has(name) && !repeatable.includes(name)) throw new UsageError(`--${name} is given twice`);
       flags.set(name, value);
       many.set(name, [...(many.get(name) ?? []), value]);
     } else rest.push(word);
   }
   return { command: rest[0], rest: rest.slice(1), flags, many, json };
+}
+
+/** A number as people type it, or NaN: nothing at all is not 0. */
+export function numberOf(text: string): number {
+  return text.trim() === '' ? NaN : Number(text);
 }
 
 /** One of a few words. */
@@ -52,16 +63,32 @@ export function place(args: Arguments): { x: number; y: number } {
 
 /** A point typed for the flag of that name. */
 export function pointOf(text: string, flag: string): { x: number; y: number } {
-  const [x, y] = text.split(',').map(Number);
-  if (x === undefined || y === undefined || !(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
-    throw new UsageError(`--${flag} needs two shares of the frame such as 0.6,0.5, not ${text}`);
+  const [x, y, ...more] = text.split(',').map(numberOf);
+  const inside = (v: number | undefined) => v !== undefined && v >= 0 && v <= 1;
+  if (!inside(x) || !inside(y) || more.length > 0) {
+    throw new UsageError(`--${flag} needs two shares of the frame such as 0.6,0.5, not ${text || 'nothing'}`);
   }
-  return { x, y };
+  return { x: x!, y: y! };
 }
 
 export function wholeNumber(args: Arguments, name: string, fallback: number): number {
-  const text = args.flags.get(name) ?? String(fallback);
-  const value = Number(text);
-  if (!Number.isSafeInteger(value)) throw new UsageError(`--${name} needs a whole number, not ${text}`);
+  const text = args.flags.get(name);
+  const value = text === undefined ? fallback : numberOf(text);
+  if (!Number.isSafeInteger(value))
+    throw new UsageError(`--${name} needs a whole number, not ${text || 'nothing'}`);
   return value;
+}
+
+const [FIRST_YEAR, LAST_YEAR] = [1, 9999];
+
+/** ms since 1970. @param fallback when the flag is not given */
+export function moment(args: Arguments, name: string, fallback: number): number {
+  const text = args.flags.get(name);
+  const ms = text === undefined ? fallback : Date.parse(text);
+  const year = new Date(ms).getUTCFullYear();
+  if (!(year >= FIRST_YEAR && year <= LAST_YEAR))
+    throw new UsageError(
+      `--${name} needs a date of the years 1 to 9999 such as 2031-04-09T07:30:05Z, not ${text || 'nothing'}`,
+    );
+  return ms;
 }

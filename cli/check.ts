@@ -1,18 +1,12 @@
-import { readFileSync } from 'node:fs';
 import { checkDng } from '../src/core/dng/check';
 import { formatEv } from '../src/core/units/ladders';
 import { UsageError, type Arguments } from './arguments';
+import { readWhole } from './files';
 
 export function check(args: Arguments): number {
   const file = args.rest[0];
   if (!file) throw new UsageError('Which file? velmo check FILE.dng');
-  let bytes: Uint8Array;
-  try {
-    bytes = readFileSync(file);
-  } catch {
-    throw new UsageError(`${file} cannot be read`);
-  }
-  const report = checkDng(bytes);
+  const report = checkDng(readWhole(file));
   if (args.json) console.log(JSON.stringify(report));
   else if (!report.ok) console.error(`${file}: ${report.message} (${report.code}, at byte ${report.offset})`);
   else {
@@ -24,7 +18,7 @@ export function check(args: Arguments): number {
       const stops = [p.p1, p.p50, p.p99].map((ev) => (ev === null ? 'black' : formatEv(ev))).join(' ');
       console.log(
         `  ${c.name.padEnd(2)} ${c.sites} sites, clipped ${c.clipped} (${(100 * c.clippedShare).toFixed(3)} %), ` +
-          `below floor ${(100 * c.belowFloorShare).toFixed(3)} %, ${c.min}–${c.max}, mean ${c.mean.toFixed(1)}, ` +
+          `below floor ${c.belowFloorShare === null ? 'unknown (no NoiseProfile)' : `${(100 * c.belowFloorShare).toFixed(3)} %`}, ${c.min}–${c.max}, mean ${c.mean.toFixed(1)}, ` +
           `1/50/99 % at ${stops} EV`,
       );
     }

@@ -30,7 +30,7 @@ import {
   SHUTTER_LADDER,
   stepOf,
 } from '../src/core/units/ladders';
-import { choice, place, UsageError, type Arguments } from './arguments';
+import { choice, numberOf, place, UsageError, type Arguments } from './arguments';
 import { loadScene } from './scene-files';
 
 export interface Asked {
@@ -95,7 +95,7 @@ function apertureAsked(text: string, { apertureN, narrowestN }: Lens): number {
 function filterAsked(args: Arguments): number {
   const text = args.flags.get('filter');
   if (text === undefined) return 0;
-  return filterStopsOf(text.trim() === '' ? NaN : Number(text), 'stops');
+  return filterStopsOf(numberOf(text), 'stops');
 }
 
 /** `--lamp NAME=0..1` (as often as there are lamps), `--support`, `--wheel`. */
@@ -103,11 +103,11 @@ function outsideOf(args: Arguments, { lamps, oneOf = [] }: SceneDescription): Ou
   const levels: Record<string, number> = {};
   for (const text of args.many.get('lamp') ?? []) {
     const [id = '', value = ''] = text.split('=');
-    const level = Number(value);
+    const level = numberOf(value);
     if (!lamps.some((lamp) => lamp.id === id)) {
       throw new UsageError(`No lamp ${id}. Lamps: ${lamps.map((lamp) => lamp.id).join(', ')}`);
     }
-    if (value.trim() === '' || !(level >= 0 && level <= 1)) {
+    if (!(level >= 0 && level <= 1)) {
       throw new UsageError(`--lamp needs a level from 0 to 1 such as ${id}=0.5, not ${text}`);
     }
     // One lamp that is moved: lit at one place, it is out at the others.
@@ -125,7 +125,7 @@ function outsideOf(args: Arguments, { lamps, oneOf = [] }: SceneDescription): Ou
 function focusAsked(args: Arguments): number | null {
   const text = args.flags.get('focus');
   if (text === undefined || text === 'auto') return null;
-  const metres = /^(inf|infinity|∞)$/i.test(text) ? Infinity : Number(text);
+  const metres = /^(inf|infinity|∞)$/i.test(text) ? Infinity : numberOf(text);
   if (!(metres > 0)) throw new UsageError(`--focus needs metres such as 0.5, or inf, not ${text}`);
   return metres;
 }

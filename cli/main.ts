@@ -5,60 +5,51 @@ import { meter } from './meter';
 import { scenes } from './scenes';
 import { shootCommand } from './shoot';
 
-const COMMANDS: Record<string, (args: Arguments) => Promise<number> | number> = {
-  scenes,
-  meter,
-  shoot: shootCommand,
-  check,
-};
+interface Command {
+  readonly run: (args: Arguments) => Promise<number> | number;
+  /** Words that it takes beside its flags. */
+  readonly words: number;
+}
+
+const COMMANDS: ReadonlyMap<string, Command> = new Map([
+  ['scenes', { run: scenes, words: 0 }],
+  ['meter', { run: meter, words: 0 }],
+  ['shoot', { run: shootCommand, words: 0 }],
+  ['check', { run: check, words: 1 }],
+]);
 
 const FLAGS = [
-  ...[
-    'scene',
-    'pattern',
-    'at',
-    'ev',
-    'shutter',
-    'iso',
-    'seed',
-    'size',
-    'orientation',
-    'compression',
-    'out',
-    'time',
-    'lens',
-    'lamp',
-    'support',
-    'wheel',
-    'focus',
-    'aperture',
-    'filter',
-    'spot',
-    'pin',
-  ],
+  ...['scene', 'pattern', 'at', 'ev', 'shutter', 'iso', 'seed', 'size', 'orientation', 'compression', 'out'],
+  ...['time', 'clock', 'lens', 'lamp', 'support', 'wheel', 'focus', 'aperture', 'filter', 'spot', 'pin'],
 ];
 
 const USAGE = `Velmo
-  scenes                                     the scenes there are
+  scenes                                     the scenes there are, with named patches as the frame shows them
+        [--lens …] [--orientation landscape|portrait]
   meter --scene ID [--pattern evaluative|centre|spot|highlight] [--at X,Y]
         [--spot small|medium|large] [--pin X,Y …] [--ev EV] [--shutter T] [--iso S]   every pattern's reading in JSON
   shoot --scene ID [--shutter T] [--iso S] [--ev EV] [--seed N] [--size full|preview]
-        [--orientation portrait|landscape] [--compression lossless-jpeg|none] --out FILE.dng
+        [--compression lossless-jpeg|none] [--time DATE] [--clock SECONDS] --out FILE.dng
   both: [--lens wide|ultra-wide|tele|zoom-24|zoom-35|zoom-50|zoom-77] [--aperture N] [--filter STOPS]
         [--focus METRES|inf] [--lamp NAME=0..1 …] [--support tripod|hand] [--wheel still|slow|fast]
+        [--orientation landscape|portrait]
   check FILE.dng                             is the file sound, what does its raw hold
-Every command takes --json.`;
+Places (X,Y here, x and y of patches) are shares of the frame, 0,0 at its upper left, 1,1 at its lower right.
+--clock is the scene's own time, where the wheel, flames and stars are: 0 when neither it nor --time is given, else the second of the day of --time.
+--time is what the file says; now when it is not given. Every command takes --json.`;
 
 async function run(): Promise<number> {
   try {
-    const args = parseArguments(process.argv.slice(2), FLAGS);
-    const command = args.command ? COMMANDS[args.command] : undefined;
+    const args = parseArguments(process.argv.slice(2), FLAGS, ['lamp', 'pin']);
+    const command = COMMANDS.get(args.command ?? '');
     if (!command) {
       const wanted = args.command && args.command !== 'help' ? `No command ${args.command}\n` : '';
       console.error(`${wanted}${USAGE}`);
       return 2;
     }
-    return await command(args);
+    const extra = args.rest[command.words];
+    if (extra !== undefined) throw new UsageError(`${args.command} does not take "${extra}" as well`);
+    return await command.run(args);
   } catch (error) {
     if (error instanceof UsageError || error instanceof RangeError) {
       console.error(error.message);
@@ -69,10 +60,13 @@ async function run(): Promise<number> {
   }
 }
 
-// Whoever reads may have read enough.
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {
-  if (error.code !== 'EPIPE') throw error;
-  process.exit(0);
+  // Whoever reads may have read enough.
+  if (error.code === 'EPIPE') process.exit(0);
+  console.error(
+    `The answer could not be written: ${error.code === 'ENOSPC' ? 'no space left' : error.message}`,
+  );
+  process.exit(1);
 });
 
 void run().then((code) => {

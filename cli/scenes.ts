@@ -1,30 +1,34 @@
 import { readSceneDescription } from '../src/core/scene/pack';
-import { opticsOf } from '../src/core/sensor/cameras';
+import { plateCropOf, type Orientation } from '../src/core/scene/framing';
+import { OPTICS, opticsOf } from '../src/core/sensor/cameras';
 import { SIM_ONE } from '../src/core/sensor/sim-one';
-import { CAMERA_IDS } from '../src/core/sensor/simulated-camera';
-import type { Arguments } from './arguments';
+import { CAMERA_IDS, LENS_IDS, type SimulatedCamera } from '../src/core/sensor/simulated-camera';
+import { choice, type Arguments } from './arguments';
 import { sceneBytes, sceneList } from './scene-files';
 
 export function scenes(args: Arguments): number {
+  const orientation = choice<Orientation>(args, 'orientation', ['landscape', 'portrait'], 'landscape');
+  const optic = OPTICS[choice(args, 'lens', LENS_IDS, 'wide')];
   const found = sceneList().map(({ id, name, says, lenses, lamps, oneOf, bytes }) => ({
     id,
     name,
     says,
-    camera: SIM_ONE.wide.name,
+    orientation,
+    camera: optic.lens.name,
     cameras: CAMERA_IDS.map((camera) => {
       const optics = opticsOf(camera);
-      return { id: camera, name: optics[0]!.name, lenses: optics.map((optic) => optic.lensId) };
+      return { id: camera, name: optics[0]!.name, lenses: optics.map((one) => one.lensId) };
     }),
     lenses: lenses.map((lens) => ({
       id: lens,
       name: SIM_ONE[lens].lens.name,
       equivalentMm: SIM_ONE[lens].equivalentMm,
       bytes: bytes[lens],
-      patches: readSceneDescription(sceneBytes(id, lens)).patches,
+      patches: patchesOf(id, SIM_ONE[lens], orientation),
     })),
     lamps,
     ...(oneOf ? { oneOf } : {}),
-    patches: readSceneDescription(sceneBytes(id, 'wide')).patches,
+    patches: lenses.includes(optic.plates) ? patchesOf(id, optic, orientation) : [],
   }));
   if (args.json) console.log(JSON.stringify(found));
   else {
@@ -33,8 +37,23 @@ export function scenes(args: Arguments): number {
       console.log(
         `    lenses ${scene.lenses.map((l) => l.id).join(', ')}; lamps ${scene.lamps.map((l) => l.id).join(', ')}`,
       );
-      for (const p of scene.patches) console.log(`    ${p.name}: ${p.luminance} cd/m² at ${p.distanceM} m`);
+      for (const { name, x, y, inFrame, luminance, distanceM } of scene.patches) {
+        const at = inFrame ? `at ${x.toFixed(3)},${y.toFixed(3)}` : 'outside this frame';
+        console.log(`    ${name}: ${at}, ${luminance} cd/m², ${distanceM} m away`);
+      }
     }
   }
   return 0;
+}
+
+/** Named patches of a scene, in shares of the frame that the optic shows; the radius in shares of its width. */
+function patchesOf(id: string, { plates, crop }: SimulatedCamera, orientation: Orientation) {
+  const shown = plateCropOf(orientation, crop);
+  const round = (v: number) => Math.round(v * 1e5) / 1e5;
+  return readSceneDescription(sceneBytes(id, plates)).patches.map((patch) => {
+    const x = round((patch.x - shown.x) / shown.width);
+    const y = round((patch.y - shown.y) / shown.height);
+    const inFrame = x >= 0 && x <= 1 && y >= 0 && y <= 1;
+    return { ...patch, x, y, radius: round(patch.radius / shown.width), inFrame };
+  });
 }

@@ -1,11 +1,10 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { mkdirSync, writeFileSync } from 'node:fs';
-import { dirname } from 'node:path';
-import { shoot } from '../src/core/frame/shoot';
+import { shoot, type Press } from '../src/core/frame/shoot';
 import { ev100OfSettings } from '../src/core/light/apex';
 import { PREVIEW_LONG_SIDE } from '../src/core/scene/capture';
-import { choice, UsageError, wholeNumber, type Arguments } from './arguments';
+import { choice, moment, numberOf, UsageError, wholeNumber, type Arguments } from './arguments';
 import { ask, printable } from './exposure';
+import { reserve } from './files';
 import { encodeJpeg } from './jpeg';
 
 const DAY_S = 86_400;
@@ -15,36 +14,38 @@ export async function shootCommand(args: Arguments): Promise<number> {
   if (!out) throw new UsageError('--out is missing: the DNG to write');
   const size = choice(args, 'size', ['full', 'preview'] as const, 'full');
   const compression = choice(args, 'compression', ['lossless-jpeg', 'none'] as const, 'lossless-jpeg');
-  const { view, focusM, pattern, controls, resolved } = await ask(args);
+  const seed = wholeNumber(args, 'seed', 1);
+  const timeMs = moment(args, 'time', Date.now());
+  const clockS = clockAsked(args, timeMs);
+  const { view, focusM, pattern, controls, resolved, reading } = await ask(args);
   const { settings } = resolved;
-  const time = args.flags.get('time');
-  const timeMs = time === undefined ? Date.now() : Date.parse(time);
-  if (!Number.isFinite(timeMs))
-    throw new UsageError(`--time needs a date such as 2031-04-09T07:30:05Z, not ${time}`);
-  const shot = await shoot(
-    view,
-    {
-      settings,
-      // Without a time, the same words make the same picture.
-      clockS: time === undefined ? 0 : (timeMs / 1000) % DAY_S,
-      focusM,
-      // A press by hand is of middling strength; from the terminal nobody touches what stands on a tripod.
-      steadiness: { support: view.outside.support, press: 0.5, sinceTouchS: Infinity },
-      seed: wholeNumber(args, 'seed', 1),
-      timeMs,
-      offsetMinutes: -new Date(timeMs).getTimezoneOffset(),
-      facts: {
-        pattern,
-        shutterAuto: controls.shutter.auto,
-        isoAuto: controls.iso.auto,
-        ...(view.camera.lens.narrowestN === undefined ? null : { apertureAuto: controls.aperture.auto }),
-        uniqueId: randomBytes(16).toString('hex'),
-      },
+  const press: Press = {
+    settings,
+    clockS,
+    focusM,
+    // A press by hand is of middling strength; from the terminal nobody touches what stands on a tripod.
+    steadiness: { support: view.outside.support, press: 0.5, sinceTouchS: Infinity },
+    seed,
+    timeMs,
+    offsetMinutes: -Math.round(new Date(timeMs).getTimezoneOffset()),
+    facts: {
+      pattern,
+      shutterAuto: controls.shutter.auto,
+      isoAuto: controls.iso.auto,
+      ...(view.camera.lens.narrowestN === undefined ? null : { apertureAuto: controls.aperture.auto }),
+      meteredEv100: Number.isFinite(reading.ev100) ? reading.ev100 : null,
+      uniqueId: randomBytes(16).toString('hex'),
     },
-    { longSide: size === 'full' ? view.camera.sensor.width : PREVIEW_LONG_SIDE, compression, encodeJpeg },
-  );
-  mkdirSync(dirname(out), { recursive: true });
-  writeFileSync(out, shot.dng);
+  };
+  const file = reserve(out);
+  let shot;
+  try {
+    const longSide = size === 'full' ? view.camera.sensor.width : PREVIEW_LONG_SIDE;
+    shot = await shoot(view, press, { longSide, compression, encodeJpeg });
+    file.write(shot.dng);
+  } finally {
+    file.release();
+  }
   const { frame, record } = shot;
   const report = {
     path: out,
@@ -72,6 +73,16 @@ export async function shootCommand(args: Arguments): Promise<number> {
     }
   }
   return 0;
+}
+
+/** `--clock`, else the second of the day of `--time`; without either the same words make the same picture. */
+function clockAsked(args: Arguments, timeMs: number): number {
+  const text = args.flags.get('clock');
+  if (text === undefined) return args.flags.has('time') ? (((timeMs / 1000) % DAY_S) + DAY_S) % DAY_S : 0;
+  const clockS = numberOf(text);
+  if (!(clockS >= 0 && clockS <= DAY_S))
+    throw new UsageError(`--clock needs seconds from 0 to ${DAY_S}, not ${text || 'nothing'}`);
+  return clockS;
 }
 
 function littleEndian(data: Uint16Array): Uint8Array {

@@ -93,6 +93,7 @@ async function main() {
           shutterAuto: controls.shutter.auto,
           isoAuto: controls.iso.auto,
           ...(camera.lens.narrowestN === undefined ? null : { apertureAuto: true }),
+          meteredEv100: Number.isFinite(reading.ev100) ? reading.ev100 : null,
           uniqueId: id,
         },
         seed: 100 + i,

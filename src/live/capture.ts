@@ -2,6 +2,7 @@
 // one is running does nothing; cancel ends it.
 import { profileOf, type Camera } from '../camera/port';
 import { totalCompensation } from '../core/exposure/automatic';
+import { forecastOutlook } from '../core/frame/record';
 import { fileName } from '../library/file-name';
 import { framesLeft, rollChanged } from '../library/roll';
 import { frameId } from '../vault/frame-id';
@@ -40,11 +41,13 @@ export async function press(camera: Camera, hardness = 0.3): Promise<void> {
         compensationEv: totalCompensation(controls.compensationEv, check.habitEv),
       },
       colour: report.colour,
+      forecast: forecastOutlook(report.forecast, report.headroomOfFileEv),
       facts: {
         pattern,
         shutterAuto: controls.shutter.auto,
         isoAuto: controls.iso.auto,
         ...(hasIris(report.lens) ? { apertureAuto: controls.aperture.auto } : null),
+        meteredEv100: Number.isFinite(report.reading.ev100) ? report.reading.ev100 : null,
         uniqueId: frameId(timeMs, random),
       },
       seed: new DataView(random.buffer).getUint32(10) >>> 1,

@@ -16,11 +16,11 @@ import { focusedPlates, type FocusedPlates } from '../core/scene/light-rows';
 import type { Steadiness } from '../core/scene/shake';
 import { pictureHistogram, type PictureHistogram } from '../core/scopes/picture-histogram';
 import { stopline, type Stopline } from '../core/scopes/stopline';
-import type { RawFrame } from '../core/sensor/raw-frame';
+import type { RawImage } from '../core/sensor/raw-frame';
 import { OPTICS } from '../core/sensor/cameras';
 import type { LensId } from '../core/sensor/simulated-camera';
 import { openVault } from '../vault/vault';
-import { rawFrameOf } from '../core/dng/raw-frame-of';
+import { rawFrameOf } from '../core/dng/file-frame';
 import { sceneAt, sceneUrl } from './scene-shelf';
 
 export type CaptureStage = Stage | 'store' | 'verify';
@@ -70,7 +70,7 @@ export type CaptureOutcome =
     };
 
 const vault = openVault();
-let opened: { id: string; frame: RawFrame } | undefined;
+let opened: { id: string; frame: RawImage } | undefined;
 /** Plates as the loupe last looked at them: defocus takes longer than the window itself. */
 let focused: { key: string; plates: FocusedPlates } | undefined;
 
@@ -184,7 +184,7 @@ async function bytesOf(id: string, place: FrameRecord['place']): Promise<Uint8Ar
   return new Uint8Array(await response.arrayBuffer());
 }
 
-function frameOf(id: string): { frame: RawFrame } {
+function frameOf(id: string): { frame: RawImage } {
   if (opened?.id !== id) throw new Error('This frame is not open');
   return opened;
 }

@@ -116,6 +116,8 @@ export interface FinderReport {
   readonly sites: number;
   /** Shares of the capture's sites by channel. */
   readonly forecast: Forecast;
+  /** The headroom that its file will tell; Infinity without light. */
+  readonly headroomOfFileEv: number;
   /** Share of all sites that will be clipped. */
   readonly clippedOfFrame: number;
   /** Stops until the chosen share of a channel clips; negative when it is over already, by how much. */

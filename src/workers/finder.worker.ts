@@ -204,6 +204,7 @@ function drawFrame(): void {
     picture,
     sites: sensor.width * sensor.height,
     forecast: outlook.forecast,
+    headroomOfFileEv: outlook.headroomOfFileEv,
     clippedOfFrame: outlook.forecast.clipped.reduce((sum, share) => sum + share / 4, 0),
     headroomEv: outlook.headroomEv,
     sparkle: outlook.sparkle,

@@ -40,6 +40,7 @@ function testFrame(width: number, height: number): RawFrame {
     white: sensor.white,
     colour: { colorMatrix, asShotNeutral: [0.5, 1, 0.7], kelvin: 5500 },
     noise: noiseModel(sensor, 100),
+    baselineEv: 0,
     settings: { shutterS: parseShutter('1/125').exact, iso: 100, apertureN: 1.8, compensationEv: 0 },
     timeMs: Date.UTC(2031, 3, 9),
     offsetMinutes: 0,
@@ -57,7 +58,7 @@ function write(name: string, frame: RawFrame, compression: Compression): string 
       compression,
       thumbnail: { width: 16, height: 12, rgba },
       previewJpeg: encodeJpeg(rgba, 16, 12),
-      facts: { pattern: 'evaluative', shutterAuto: true, isoAuto: true, uniqueId: 'f'.repeat(32) },
+      facts: { pattern: 'evaluative', shutterAuto: true, isoAuto: true, meteredEv100: 9, uniqueId: 'f'.repeat(32) },
     }),
   );
   return file;
@@ -123,6 +124,7 @@ describe('a full capture', () => {
       pattern: 'spot' as const,
       shutterAuto: false,
       isoAuto: true,
+      meteredEv100: 7.25,
       uniqueId: '0123456789abcdef'.repeat(2),
     };
     const shot = await shoot(

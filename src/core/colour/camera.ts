@@ -4,12 +4,16 @@ import { apply3, invert3, multiply3, scaleRows, type Mat3, type Vec3 } from '../
 import { uvOfXy, usualWhiteXy, xyzOfXy, type Xy } from './chromaticity';
 import { XYZ_FROM_SRGB } from './srgb';
 
-/** The colour facts that travel with a raw frame. */
-export interface CameraColour {
+/** What a development must know of a camera's colour. */
+export interface DevelopColour {
   /** XYZ → camera R, G, B (DNG ColorMatrix1), for light like D65. */
   readonly colorMatrix: Mat3;
   /** Camera R, G, B of a white surface in the light of the shot; the largest is 1. */
   readonly asShotNeutral: Vec3;
+}
+
+/** The colour facts that travel with a capture. */
+export interface CameraColour extends DevelopColour {
   /** Colour temperature that the neutral was made from, K. */
   readonly kelvin: number;
 }
@@ -43,7 +47,7 @@ export function neutralOfXy(colorMatrix: Mat3, xy: Xy): Vec3 {
 }
 
 /** White balance and matrix of a development, in one: balanced camera R, G, B (white = 1, 1, 1) → linear sRGB. */
-export function srgbFromBalanced(colour: CameraColour): Mat3 {
+export function srgbFromBalanced(colour: DevelopColour): Mat3 {
   const cam = cameraFromSrgb(colour.colorMatrix);
   const [r, g, b] = apply3(cam, [1, 1, 1]);
   // Rows of the camera matrix scaled so that sRGB white is (1, 1, 1): white goes to white whatever the illuminant.
@@ -51,7 +55,7 @@ export function srgbFromBalanced(colour: CameraColour): Mat3 {
 }
 
 /** Gains that make the as-shot neutral equal in all channels; the smallest is 1. */
-export function balanceGains({ asShotNeutral: [r, g, b] }: CameraColour): Vec3 {
+export function balanceGains({ asShotNeutral: [r, g, b] }: DevelopColour): Vec3 {
   const top = Math.max(r, g, b);
   return [top / r, top / g, top / b];
 }

@@ -7,13 +7,15 @@ import {
   type ChannelFigures,
   type SiteCounts,
 } from '../raw/statistics';
-import type { NoiseModel } from '../sensor/raw-frame';
+import { floorSignal, type NoiseModel } from '../sensor/raw-frame';
 import { DngError, type DngErrorCode } from './errors';
 import { readDng, type DngMetadata, type DngRaw } from './read';
 
-export interface CheckedChannel extends ChannelFigures {
+export interface CheckedChannel extends Omit<ChannelFigures, 'belowFloor'> {
+  /** null where the file does not tell its noise. */
+  readonly belowFloor: number | null;
   readonly clippedShare: number;
-  readonly belowFloorShare: number;
+  readonly belowFloorShare: number | null;
   /** Stops below saturation of the 1st, 10th, 50th, 90th and 99th percentile; null at or under black. */
   readonly percentilesEv: Readonly<Record<'p1' | 'p10' | 'p50' | 'p90' | 'p99', number | null>>;
 }
@@ -28,6 +30,8 @@ export interface CheckReport {
   readonly channels: readonly CheckedChannel[];
   /** Stops until 0.1 % of any channel clips; 0 when that much is clipped; null for a frame that is black. */
   readonly headroomEv: number | null;
+  /** Where signal equals noise, stops below saturation; null where the file does not tell its noise. */
+  readonly floorEv: number | null;
   readonly metadata: DngMetadata;
 }
 
@@ -52,6 +56,7 @@ export function checkDng(bytes: Uint8Array): CheckReport | CheckRefusal {
 export function reportOf(raw: DngRaw): CheckReport {
   const counted = countSites(raw);
   const headroom = headroomEv(counted);
+  const noise = noiseOf(raw);
   return {
     ok: true,
     width: raw.width,
@@ -59,21 +64,26 @@ export function reportOf(raw: DngRaw): CheckReport {
     layout: `RGGB, ${raw.compression === 'none' ? 'plain' : 'lossless JPEG'}, ${raw.block[0]}×${raw.block[1]} blocks`,
     black: raw.black,
     white: raw.white,
-    channels: checkedChannels(counted, noiseOf(raw)),
+    channels: checkedChannels(counted, noise),
     headroomEv: Number.isFinite(headroom) ? headroom : null,
+    floorEv: noise && Math.log2(floorSignal(noise) / (raw.white - raw.black)),
     metadata: raw.metadata,
   };
 }
 
-function checkedChannels(counted: SiteCounts, noise: NoiseModel): CheckedChannel[] {
-  return channelFigures(counted, noise).map((figures, c) => {
+/** Counts nothing as lost in noise; what it says of the floor is not told. */
+const NO_NOISE: NoiseModel = { shot: 0, read: 0 };
+
+function checkedChannels(counted: SiteCounts, noise: NoiseModel | null): CheckedChannel[] {
+  return channelFigures(counted, noise ?? NO_NOISE).map((figures, c) => {
     const [p1, p10, p50, p90, p99] = percentilesEv(counted, c, [1, 10, 50, 90, 99]).map((ev) =>
       Number.isFinite(ev) ? ev : null,
     ) as (number | null)[];
     return {
       ...figures,
       clippedShare: figures.clipped / figures.sites,
-      belowFloorShare: figures.belowFloor / figures.sites,
+      belowFloor: noise && figures.belowFloor,
+      belowFloorShare: noise && figures.belowFloor / figures.sites,
       percentilesEv: {
         p1: p1 ?? null,
         p10: p10 ?? null,
@@ -85,14 +95,19 @@ function checkedChannels(counted: SiteCounts, noise: NoiseModel): CheckedChannel
   });
 }
 
-/** Noise in DN from the file's NoiseProfile; without one, a number of one DN stands for the floor. */
+/**
+ * Noise in DN from the file's NoiseProfile (variance S·x + O of the signal scaled to 0 … 1; of the second plane, green, where
+ * there is one for each colour); null when the file does not tell.
+ */
 export function noiseOf({
   metadata,
   black,
   white,
-}: Pick<DngRaw, 'metadata' | 'black' | 'white'>): NoiseModel {
-  const [s, o] = metadata.noiseProfile ?? [];
+}: Pick<DngRaw, 'metadata' | 'black' | 'white'>): NoiseModel | null {
+  const profile = metadata.noiseProfile ?? [];
+  const [s, o] = profile.length >= 6 ? profile.slice(2) : profile;
   const range = white - black;
-  if (s === undefined || o === undefined || !(s >= 0 && o >= 0)) return { shot: 0, read: 1 };
+  if (s === undefined || o === undefined || !(s >= 0 && o >= 0 && s + o > 0 && Number.isFinite(s + o)))
+    return null;
   return { shot: s * range, read: o * range * range };
 }

@@ -2,11 +2,12 @@
 // tests/reference.
 import fc from 'fast-check';
 import { SIM_ONE_COLOR_MATRIX } from '../colour/camera';
+import { baselineExposureEv } from '../raw/develop';
 import type { RawFrame } from '../sensor/raw-frame';
 import { checkDng } from './check';
 import { readDng } from './read';
 import { TAG } from './tags';
-import { rawFrameOf } from './raw-frame-of';
+import { rawFrameOf } from './file-frame';
 import { writeDng } from './write';
 
 const tinyJpeg = Uint8Array.from([
@@ -25,6 +26,7 @@ function frameOf(width: number, height: number): RawFrame {
     white: 4095,
     colour: { colorMatrix: SIM_ONE_COLOR_MATRIX, asShotNeutral: [0.51, 1, 0.73], kelvin: 5200 },
     noise: { shot: 0.349, read: 0.85 },
+    baselineEv: baselineExposureEv({ iso: 50 }),
     settings: { shutterS: 2 ** (-8 / 3), iso: 50, apertureN: 1.8, compensationEv: -2 / 3 },
     timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120),
     offsetMinutes: 150,
@@ -32,6 +34,8 @@ function frameOf(width: number, height: number): RawFrame {
       make: 'Velmo',
       camera: 'Velmo Sim One',
       lens: '24 mm f/1.8',
+      lensModel: '24 mm f/1.8',
+      widestN: 1.8,
       focalLengthMm: 6.9,
       equivalentMm: 24,
       scene: 'test',
@@ -49,7 +53,13 @@ function fileOf(
     compression,
     thumbnail: { width: 4, height: 3, rgba: new Uint8ClampedArray(48).fill(90) },
     previewJpeg: tinyJpeg,
-    facts: { pattern: 'spot', shutterAuto: false, isoAuto: false, uniqueId: '0'.repeat(32) },
+    facts: {
+      pattern: 'spot',
+      shutterAuto: false,
+      isoAuto: false,
+      meteredEv100: 4.5,
+      uniqueId: '0'.repeat(32),
+    },
   });
 }
 

@@ -25,3 +25,38 @@ export function isoDateTime(timeMs: number, offsetMinutes: number): string {
 function local(timeMs: number, offsetMinutes: number): string {
   return new Date(timeMs + offsetMinutes * 60000).toISOString();
 }
+
+/**
+ * The moment that Exif's local time, milliseconds and offset tell; undefined unless time and offset are both there and sound: without
+ * an offset a local time is no moment.
+ */
+export function momentOfExif(
+  dateTime: string | undefined,
+  subSec: string | undefined,
+  offset: string | undefined,
+): { timeMs: number; offsetMinutes: number } | undefined {
+  const time = /^(\d{4}):(\d\d):(\d\d) (\d\d):(\d\d):(\d\d)$/.exec(dateTime ?? '');
+  const zone = /^([+-])(\d\d):(\d\d)$/.exec(offset ?? '');
+  if (!time || !zone) return undefined;
+  const [year, month, day, hour, minute, second] = time.slice(1).map(Number) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  const utc = new Date(0);
+  utc.setUTCFullYear(year, month - 1, day);
+  utc.setUTCHours(
+    hour,
+    minute,
+    second,
+    Math.floor(Number(`0.${/^\d+/.exec(subSec ?? '')?.[0] ?? 0}`) * 1000 + 1e-6),
+  );
+  const offsetMinutes = (zone[1] === '-' ? -1 : 1) * (Number(zone[2]) * 60 + Number(zone[3]));
+  // A month 13 or a day 31 in June would have rolled over.
+  if (utc.getUTCMonth() !== month - 1 || utc.getUTCDate() !== day || hour > 23 || minute > 59 || second > 59)
+    return undefined;
+  return { timeMs: utc.getTime() - offsetMinutes * 60_000, offsetMinutes };
+}

@@ -45,6 +45,7 @@ export const TAG = {
   TileOffsets: 324,
   TileByteCounts: 325,
   SubIFDs: 330,
+  SampleFormat: 339,
   YCbCrSubSampling: 530,
   YCbCrPositioning: 531,
   ReferenceBlackWhite: 532,
@@ -57,24 +58,33 @@ export const TAG = {
   UniqueCameraModel: 50708,
   CFAPlaneColor: 50710,
   CFALayout: 50711,
+  LinearizationTable: 50712,
   BlackLevelRepeatDim: 50713,
   BlackLevel: 50714,
+  BlackLevelDeltaH: 50715,
+  BlackLevelDeltaV: 50716,
   WhiteLevel: 50717,
   DefaultScale: 50718,
   DefaultCropOrigin: 50719,
   DefaultCropSize: 50720,
   ColorMatrix1: 50721,
+  ColorMatrix2: 50722,
   AsShotNeutral: 50728,
+  AsShotWhiteXY: 50729,
   BaselineExposure: 50730,
   BaselineNoise: 50731,
   BaselineSharpness: 50732,
   LinearResponseLimit: 50734,
   CalibrationIlluminant1: 50778,
+  CalibrationIlluminant2: 50779,
   ActiveArea: 50829,
+  MaskedAreas: 50830,
   PreviewApplicationName: 50966,
   PreviewApplicationVersion: 50967,
   PreviewColorSpace: 50970,
   PreviewDateTime: 50971,
+  SubTileBlockSize: 50974,
+  RowInterleaveFactor: 50975,
   NoiseProfile: 51041,
 } as const;
 
@@ -121,3 +131,12 @@ export const EXIF = {
 
 export const COMPRESSION = { none: 1, jpeg: 7 } as const;
 export const PHOTOMETRIC = { rgb: 2, ycbcr: 6, cfa: 32803 } as const;
+
+const NAMES = new Map<number, string>(
+  [...Object.entries(TAG), ...Object.entries(EXIF)].map(([name, tag]) => [tag, name]),
+);
+
+/** Name of a tag in its specification; "tag 12345" for one that is not used here. */
+export function tagName(tag: number): string {
+  return NAMES.get(tag) ?? `tag ${tag}`;
+}

@@ -1,7 +1,7 @@
 // Reads TIFF 6.0 directories. Nothing from the file is trusted: offsets, counts and links are bounded, and every
 // complaint says where.
 import { DngError } from './errors';
-import { TYPE, TYPE_SIZE } from './tags';
+import { tagName, TYPE, TYPE_SIZE } from './tags';
 
 export interface Entry {
   readonly tag: number;
@@ -76,9 +76,9 @@ export function readDirectory(file: TiffFile, offset: number, visited: Set<numbe
     const values = view.getUint32(at + 4, littleEndian);
     const length = values * size;
     const where = length <= 4 ? at + 8 : view.getUint32(at + 8, littleEndian);
-    if (length > bytes.length) throw new DngError('absurd', `Tag ${tag} claims ${values} values`, at);
+    if (length > bytes.length) throw new DngError('absurd', `${tagName(tag)} claims ${values} values`, at);
     if (where + length > bytes.length)
-      throw new DngError('truncated', `The values of tag ${tag} lie beyond the end`, at);
+      throw new DngError('truncated', `The values of ${tagName(tag)} lie beyond the end`, at);
     entries.set(tag, { tag, type, count: values, offset: where });
   }
   return { offset, entries, next: view.getUint32(end, littleEndian) };
@@ -89,7 +89,7 @@ export function numbers(file: TiffFile, directory: Directory, tag: number): numb
   const entry = directory.entries.get(tag);
   if (!entry) return undefined;
   if (entry.count > MAX_VALUES)
-    throw new DngError('absurd', `Tag ${tag} claims ${entry.count} values`, entry.offset);
+    throw new DngError('absurd', `${tagName(tag)} claims ${entry.count} values`, entry.offset);
   return Array.from({ length: entry.count }, (_, i) => numberAt(file, entry, i));
 }
 
@@ -99,14 +99,44 @@ export function number(file: TiffFile, directory: Directory, tag: number): numbe
   return entry && entry.count > 0 ? numberAt(file, entry, 0) : undefined;
 }
 
-/** A value that must be there. */
-export function required(file: TiffFile, directory: Directory, tag: number, name: string): number {
-  const value = number(file, directory, tag);
-  if (value === undefined || !Number.isFinite(value)) {
-    throw new DngError('bad-tag', `${name} is missing`, directory.offset);
-  }
+/** Types that hold sizes, places and counts: whole and never negative. */
+const WHOLE_TYPES: readonly number[] = [TYPE.BYTE, TYPE.SHORT, TYPE.LONG, TYPE.IFD];
+
+/**
+ * All values of a tag that counts, measures or points, or undefined when it is not there.
+ * @throws DngError when the file holds them in a type that could be a fraction or negative
+ */
+export function wholeNumbers(file: TiffFile, directory: Directory, tag: number): number[] | undefined {
+  checkWhole(directory, tag);
+  return numbers(file, directory, tag);
+}
+
+/** The first value of such a tag. @throws DngError as `wholeNumbers` does */
+export function wholeNumber(file: TiffFile, directory: Directory, tag: number): number | undefined {
+  checkWhole(directory, tag);
+  return number(file, directory, tag);
+}
+
+/** A whole number that must be there. @throws DngError */
+export function requiredWhole(file: TiffFile, directory: Directory, tag: number): number {
+  const value = wholeNumber(file, directory, tag);
+  if (value === undefined) throw new DngError('bad-tag', `${tagName(tag)} is missing`, directory.offset);
   return value;
 }
+
+function checkWhole(directory: Directory, tag: number): void {
+  const entry = directory.entries.get(tag);
+  if (entry && !WHOLE_TYPES.includes(entry.type))
+    throw new DngError(
+      'bad-tag',
+      `${tagName(tag)} must hold whole numbers; the file has it as ${TYPE_NAMES[entry.type]}`,
+      entry.offset,
+    );
+}
+
+const TYPE_NAMES: Readonly<Record<number, string>> = Object.fromEntries(
+  Object.entries(TYPE).map(([name, type]) => [type, name]),
+);
 
 /** Text of an ASCII tag without its end mark. */
 export function text(file: TiffFile, directory: Directory, tag: number): string | undefined {

@@ -2,7 +2,6 @@
 // plain strips), a JPEG preview SubIFD, an Exif IFD and XMP. One function for each directory.
 import { formatThirds, APERTURE_LADDER, ISO_LADDER, shutterRational, stepOf } from '../units/ladders';
 import { apex } from '../light/apex';
-import { baselineExposureEv } from '../raw/develop';
 import type { RawFrame } from '../sensor/raw-frame';
 import type { PatternId } from '../meter/pattern';
 import { exifDateTime, exifOffset, exifSubSec, isoDateTime } from './exif-time';
@@ -37,6 +36,8 @@ export interface CaptureFacts {
   readonly isoAuto: boolean;
   /** Absent for a lens without an iris. */
   readonly apertureAuto?: boolean;
+  /** What the meter read, EV at ISO 100; null when it read nothing. */
+  readonly meteredEv100: number | null;
   /** Identifier of the frame, 32 hexadecimal digits. */
   readonly uniqueId: string;
 }
@@ -48,6 +49,8 @@ export interface DngOptions {
   /** A finished baseline JPEG of the developed picture. */
   readonly previewJpeg: Uint8Array;
   readonly facts: CaptureFacts;
+  /** Kept in the XMP packet as it is (`XMP_CAPTURE`): what the program knows of the capture beyond the standard's tags. */
+  readonly note?: string;
   /** Called with the share of raw data written; throw from it to cancel. */
   readonly onProgress?: (share: number) => void;
 }
@@ -99,7 +102,7 @@ function mainDirectory(
     ascii(TAG.Software, SOFTWARE),
     ascii(TAG.DateTime, exifDateTime(frame.timeMs, frame.offsetMinutes)),
     long(TAG.SubIFDs, at.rawIfd, at.previewIfd),
-    raw(TAG.XMP, TYPE.BYTE, xmpPacket(frame)),
+    raw(TAG.XMP, TYPE.BYTE, xmpPacket(frame, options.note)),
     long(TAG.ExifIFD, at.exifIfd),
     byte(TAG.DNGVersion, 1, 4, 0, 0),
     byte(TAG.DNGBackwardVersion, 1, 1, 0, 0),
@@ -107,7 +110,7 @@ function mainDirectory(
     srational(TAG.ColorMatrix1, ...colour.colorMatrix.flat()),
     short(TAG.CalibrationIlluminant1, 21),
     rational(TAG.AsShotNeutral, ...colour.asShotNeutral),
-    srational(TAG.BaselineExposure, baselineExposureEv(frame.settings)),
+    srational(TAG.BaselineExposure, frame.baselineEv),
     rational(TAG.BaselineNoise, 1),
     rational(TAG.BaselineSharpness, 1),
     rational(TAG.LinearResponseLimit, 1),
@@ -248,7 +251,7 @@ function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
   const { settings, source, timeMs, offsetMinutes } = frame;
   const { shutterS, iso, apertureN } = settings;
   const nominalIso = stepOf(ISO_LADDER, iso).nominal;
-  const { av, tv, bv } = apex(apertureN, shutterS, iso);
+  const { av, tv } = apex(apertureN, shutterS, iso);
   const time = exifDateTime(timeMs, offsetMinutes);
   const offset = exifOffset(offsetMinutes);
   const subSec = exifSubSec(timeMs);
@@ -268,9 +271,9 @@ function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
     ascii(EXIF.OffsetTimeDigitized, offset),
     srational(EXIF.ShutterSpeedValue, tv),
     rational(EXIF.ApertureValue, av),
-    srational(EXIF.BrightnessValue, bv),
+    srational(EXIF.BrightnessValue, brightness(facts.meteredEv100)),
     srational(EXIF.ExposureBiasValue, [Math.round(settings.compensationEv * 3), 3]),
-    rational(EXIF.MaxApertureValue, av),
+    rational(EXIF.MaxApertureValue, 2 * Math.log2(source.widestN)),
     short(EXIF.MeteringMode, METERING_MODE[facts.pattern]),
     short(EXIF.LightSource, 0),
     short(EXIF.Flash, 0x20),
@@ -289,9 +292,12 @@ function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
     short(EXIF.FocalLengthIn35mmFilm, source.equivalentMm),
     short(EXIF.SceneCaptureType, 0),
     ascii(EXIF.ImageUniqueID, facts.uniqueId),
-    rational(EXIF.LensSpecification, ...(source.lensRange ?? fixedLens(source.focalLengthMm, apertureN))),
+    rational(
+      EXIF.LensSpecification,
+      ...(source.lensRange ?? fixedLens(source.focalLengthMm, source.widestN)),
+    ),
     ascii(EXIF.LensMake, source.make),
-    ascii(EXIF.LensModel, `${source.camera} ${source.lens}`),
+    ascii(EXIF.LensModel, `${source.camera} ${source.lensModel}`),
   ];
 }
 
@@ -305,6 +311,12 @@ function nominalN(exact: number): number {
   const step = stepOf(APERTURE_LADDER, exact);
   return Math.abs(step.exact - exact) < 1e-6 ? step.nominal : exact;
 }
+
+/** APEX: at ISO 100 Sv is 5, so Bv = EV100 − 5. Exif's numerator of all ones is unknown. */
+function brightness(meteredEv100: number | null): number | [number, number] {
+  return meteredEv100 !== null && Number.isFinite(meteredEv100) ? meteredEv100 - SV_OF_ISO_100 : [-1, 1];
+}
+const SV_OF_ISO_100 = Math.log2(100 / 3.125);
 
 /** Exif writes infinity as all ones. */
 function subjectDistance(focusM: number): number | [number, number] {
@@ -321,23 +333,37 @@ function exposureProgram({ shutterAuto, isoAuto, apertureAuto }: CaptureFacts): 
   return 4;
 }
 
-function xmpPacket(frame: RawFrame): Uint8Array {
+function xmpPacket(frame: RawFrame, captureNote: string | undefined): Uint8Array {
   const time = isoDateTime(frame.timeMs, frame.offsetMinutes);
   const { settings, source } = frame;
   const scene = source.scene ? ` Simulated scene: ${source.scene}, seed ${source.seed}.` : '';
   const filter = settings.filterStops ? ` Filter: ${settings.filterStops.toFixed(1)} stops.` : '';
   const note = `Compensation ${formatThirds(settings.compensationEv)} EV.${filter}${scene}`;
+  const own =
+    captureNote === undefined
+      ? ''
+      : `\n    xmlns:velmo="${NAMESPACE}" velmo:Capture="${escapeXml(captureNote)}"`;
   const body = `<?xpacket begin="\ufeff" id="W5M0MpCehiHzreSzNTczkc9d"?>
 <x:xmpmeta xmlns:x="adobe:ns:meta/">
  <rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">
   <rdf:Description rdf:about="" xmlns:xmp="http://ns.adobe.com/xap/1.0/" xmlns:dc="http://purl.org/dc/elements/1.1/"
-    xmp:CreatorTool="${escapeXml(SOFTWARE)}" xmp:CreateDate="${time}" xmp:ModifyDate="${time}">
+    xmp:CreatorTool="${escapeXml(SOFTWARE)}" xmp:CreateDate="${time}" xmp:ModifyDate="${time}"${own}>
    <dc:description><rdf:Alt><rdf:li xml:lang="x-default">${escapeXml(note)}</rdf:li></rdf:Alt></dc:description>
   </rdf:Description>
  </rdf:RDF>
 </x:xmpmeta>
 <?xpacket end="w"?>`;
   return new TextEncoder().encode(body);
+}
+
+const NAMESPACE = 'urn:velmo:capture:1';
+
+/** The note that `writeDng` kept in an XMP packet; undefined where there is none. */
+export function captureNoteOf(xmp: string | undefined): string | undefined {
+  const found = new RegExp(`xmlns:velmo="${NAMESPACE}" velmo:Capture="([^"]*)"`).exec(xmp ?? '');
+  return found?.[1]?.replace(/&#(\d{1,7});/g, (_, code: string) =>
+    String.fromCodePoint(Math.min(0x10ffff, Number(code))),
+  );
 }
 
 function escapeXml(text: string): string {

@@ -4,6 +4,7 @@ import type { ExposureSettings } from '../exposure/settings';
 import { MEANINGFUL_SHARE } from '../raw/statistics';
 import {
   countLevels,
+  expectedHeadroomOfFile,
   forecastOfLevels,
   headroomOfLevels,
   clipSignal,
@@ -34,6 +35,8 @@ export interface Outlook {
   readonly forecast: Forecast;
   /** Stops of light until more than the share of a channel clips, sparkle left out; negative when it is over, Infinity without light. */
   readonly headroomEv: number;
+  /** The headroom that the file will tell afterwards: noise included, nothing tolerated but a thousandth. */
+  readonly headroomOfFileEv: number;
   /** Share of each channel's sites that is sparkle. */
   readonly sparkle: PerChannel<number>;
   readonly stopline: Stopline;
@@ -75,6 +78,7 @@ export function outlooks(sensor: SensorModel, width: number, height: number): Ou
         response,
         forecast: forecastOfLevels(levels, response),
         headroomEv,
+        headroomOfFileEv: expectedHeadroomOfFile(levels, response, MEANINGFUL_SHARE),
         sparkle: sparkle.sparkle.tolerated,
         stopline: expectedStopline(levels, response),
         range: rangeOfScene(levels, response, headroomEv, cleanDb),

@@ -2,7 +2,8 @@
 // to make the capture again.
 import type { ChannelFigures } from '../raw/statistics';
 import { PATTERN_IDS, type PatternId } from '../meter/pattern';
-import type { RawFrame } from '../sensor/raw-frame';
+import type { Forecast } from '../scopes/levels';
+import { CFA_NAMES, type RawFrame } from '../sensor/raw-frame';
 import type { CaptureFacts } from '../dng/write';
 import { OPENING, SUPPORTS, type Outside } from '../scene/outside';
 import { WHEEL_SPEEDS } from '../scene/scene';
@@ -66,9 +67,16 @@ const FORECAST_SHARE = 0.0002;
 /** Of the frame's sites, that each CFA channel has. */
 const CHANNEL_SHARE = 0.25;
 
+/** What a file was found to hold; null below the floor where it does not tell its noise. */
+export interface FoundShares {
+  readonly clippedShare: number;
+  readonly belowFloorShare: number | null;
+}
+
 /** Did the finder tell the truth? Channel by channel, for what is clipped and what is below the floor. */
-export function forecastHeld(forecast: readonly ChannelShares[], result: readonly ChannelShares[]): boolean {
-  const near = (told: number, found: number) =>
+export function forecastHeld(forecast: readonly ChannelShares[], result: readonly FoundShares[]): boolean {
+  const near = (told: number, found: number | null) =>
+    found === null ||
     Math.abs(told - found) <= Math.max(FORECAST_RELATIVE * found, FORECAST_SHARE / CHANNEL_SHARE);
   return result.every((found, c) => {
     const told = forecast[c];
@@ -202,14 +210,27 @@ export function outlookOf(figures: readonly ChannelFigures[], headroomEv: number
   };
 }
 
-export function recordOf(
+/** A forecast in the terms of a record. @param headroomEv as it will be read from the file; Infinity without light */
+export function forecastOutlook({ clipped, belowFloor }: Forecast, headroomEv: number): RawOutlook {
+  return {
+    channels: CFA_NAMES.map((name, c) => ({
+      name,
+      clippedShare: clipped[c]!,
+      belowFloorShare: belowFloor[c]!,
+    })),
+    headroomEv: Number.isFinite(headroomEv) ? headroomEv : null,
+  };
+}
+
+/** What is known of a capture before its file is written; it is kept in the file, so that the record can be made from that again. */
+export type CaptureNote = Omit<FrameRecord, 'result' | 'bytes' | 'place'>;
+
+export function captureNote(
   frame: RawFrame,
   { lensId, outside, clockS }: Pick<FrameRecord, 'lensId' | 'outside' | 'clockS'>,
   facts: CaptureFacts,
-  outlooks: { forecast: RawOutlook; result: RawOutlook },
-  bytes: number,
-  place: FrameRecord['place'],
-): FrameRecord {
+  forecast: RawOutlook,
+): CaptureNote {
   const { settings, source } = frame;
   return {
     version: RECORD_VERSION,
@@ -232,8 +253,6 @@ export function recordOf(
     ...(facts.apertureAuto === undefined ? null : { apertureAuto: facts.apertureAuto }),
     pattern: facts.pattern,
     kelvin: frame.colour.kelvin,
-    ...outlooks,
-    bytes,
-    place,
+    forecast,
   };
 }

@@ -18,9 +18,9 @@ import { markedSites } from '../scene/surface-rows';
 import { plateRows, previewStage, type PreviewLight } from '../scene/light-rows';
 import type { Steadiness } from '../scene/shake';
 import type { SceneView } from '../scene/view';
-import { countLevels, forecastOfLevels, headroomOfLevels, responseOf } from '../scopes/levels';
-import { CFA_NAMES, type RawFrame } from '../sensor/raw-frame';
-import { outlookOf, recordOf, type FrameRecord, type RawOutlook } from './record';
+import { countLevels, expectedHeadroomOfFile, forecastOfLevels, responseOf } from '../scopes/levels';
+import type { RawFrame } from '../sensor/raw-frame';
+import { captureNote, forecastOutlook, outlookOf, type FrameRecord, type RawOutlook } from './record';
 
 export interface Press {
   readonly settings: ExposureSettings;
@@ -32,8 +32,10 @@ export interface Press {
   readonly clockS: number;
   readonly focusM: number;
   readonly steadiness: Steadiness;
-  /** The white that the finder showed; measured from the forecast frame when absent. */
+  /** The white that the finder showed; measured from a frame of the finder's when absent. */
   readonly colour?: CameraColour;
+  /** What the finder told of this capture; worked out when absent. */
+  readonly forecast?: RawOutlook;
 }
 
 export type EncodeJpeg = (
@@ -65,49 +67,55 @@ const THUMBNAIL_SIDE = 320;
 
 /** Entries of the blur kernel of a forecast. */
 const FORECAST_KERNEL = 40;
+/** Where there is no hurry a forecast looks at four times as many places as the finder: a small lamp is told of by few. */
+const FORECAST_LONG_SIDE = 2 * PREVIEW_LONG_SIDE;
 
-/** What the preview says about the capture before it is made, with the white it measured. */
-export function forecastOf(view: SceneView, press: Press): { outlook: RawOutlook; colour: CameraColour } {
-  const preview = previewStage(view, PREVIEW_LONG_SIDE);
-  const { width, height } = preview;
+/**
+ * What the finder would say about a capture before it is made, with the white it would measure.
+ * @param averaged true for a file of the finder's own size: of sites that each stand for many
+ */
+export function forecastOf(
+  view: SceneView,
+  press: Press,
+  averaged = false,
+): { outlook: RawOutlook; colour: CameraColour } {
   const order = orderOf(view, press, press.colour);
-  const light = new Float32Array(width * height);
-  const focused = preview.focused(press.focusM, press.settings);
-  const lit = (from: PreviewLight) =>
-    previewExposer(markedSites(view, width, height), FORECAST_KERNEL).expose(
+  const lightOf = (from: PreviewLight) => {
+    const light = new Float32Array(from.width * from.height);
+    previewExposer(markedSites(view, from.width, from.height), FORECAST_KERNEL).expose(
       from,
       openingOf(order, press.steadiness),
       light,
     );
-  let colour = press.colour;
-  if (!colour) {
-    lit(focused);
-    colour = measureWhite(exposePreview(focused, order, light, new Uint16Array(light.length)));
-  }
-  lit(focused.points());
-  const levels = countLevels(light, width);
-  const response = responseOf(view.camera.sensor, press.settings);
-  const { clipped, belowFloor } = forecastOfLevels(levels, response);
-  const headroom = headroomOfLevels(levels, response, MEANINGFUL_SHARE);
+    return light;
+  };
+  const focused = previewStage(view, PREVIEW_LONG_SIDE).focused(press.focusM, press.settings);
+  const shown = lightOf(focused);
+  const colour =
+    press.colour ?? measureWhite(exposePreview(focused, order, shown, new Uint16Array(shown.length)));
+  const counted = averaged
+    ? { width: focused.width, light: shown }
+    : pointsOf(previewStage(view, FORECAST_LONG_SIDE).focused(press.focusM, press.settings));
+  const levels = countLevels(counted.light, counted.width);
+  const response = responseOf(view.camera.sensor, press.settings, averaged ? focused.sitesPerSample : 1);
   return {
-    outlook: {
-      channels: CFA_NAMES.map((name, c) => ({
-        name,
-        clippedShare: clipped[c]!,
-        belowFloorShare: belowFloor[c]!,
-      })),
-      // Of a file no more than "nothing left" can be said; the forecast is told in the same terms.
-      headroomEv: Number.isFinite(headroom) ? Math.max(0, headroom) : null,
-    },
+    outlook: forecastOutlook(
+      forecastOfLevels(levels, response),
+      expectedHeadroomOfFile(levels, response, MEANINGFUL_SHARE),
+    ),
     colour,
   };
+
+  function pointsOf(from: PreviewLight) {
+    return { width: from.width, light: lightOf(from.points()) };
+  }
 }
 
 export async function shoot(view: SceneView, press: Press, options: ShootOptions): Promise<Shot> {
   const { onProgress } = options;
-  const forecast = forecastOf(view, press);
+  const { forecast, colour } = toldOf(view, press, options.longSide);
   const rows = plateRows(view, options.longSide, press.focusM, press.settings);
-  const frame = captureFrame(rows, orderOf(view, press, forecast.colour), press.steadiness, (share) =>
+  const frame = captureFrame(rows, orderOf(view, press, colour), press.steadiness, (share) =>
     onProgress?.('expose', share),
   );
   const counted = countSites(frame);
@@ -118,27 +126,29 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
   const previewJpeg = await options.encodeJpeg(preview.rgba, preview.width, preview.height);
   const thumbnailJpeg = await options.encodeJpeg(thumbnail.rgba, thumbnail.width, thumbnail.height);
   onProgress?.('picture', 1);
+  const world = { lensId: view.camera.lensId, outside: view.outside, clockS: press.clockS };
+  const note = captureNote(frame, world, press.facts, forecast);
   const dng = writeDng(frame, {
     compression: options.compression,
     thumbnail,
     previewJpeg,
     facts: press.facts,
+    note: JSON.stringify(note),
     onProgress: (share) => onProgress?.('encode', share),
   });
-  const outlooks = { forecast: forecast.outlook, result };
   return {
     frame,
     dng,
     thumbnailJpeg,
-    record: recordOf(
-      frame,
-      { lensId: view.camera.lensId, outside: view.outside, clockS: press.clockS },
-      press.facts,
-      outlooks,
-      dng.length,
-      { kind: 'stored' },
-    ),
+    record: { ...note, result, bytes: dng.length, place: { kind: 'stored' } },
   };
+}
+
+/** The forecast and the white that the finder showed, or what it would have shown. */
+function toldOf(view: SceneView, press: Press, longSide: number) {
+  if (press.forecast && press.colour) return { forecast: press.forecast, colour: press.colour };
+  const { outlook, colour } = forecastOf(view, press, longSide === PREVIEW_LONG_SIDE);
+  return { forecast: press.forecast ?? outlook, colour };
 }
 
 function orderOf(view: SceneView, press: Press, colour?: CameraColour): CaptureOrder {

@@ -4,9 +4,13 @@
 export interface Lens {
   readonly id: string;
   readonly name: string;
+  /** Of the lens as it is sold, in plain ASCII: the same at every focal length of a zoom. */
+  readonly model: string;
   readonly focalLengthMm: number;
-  /** The widest, and of a lens without an iris the only, f-number. */
+  /** As set; a camera's own lens stands at its widest. */
   readonly apertureN: number;
+  /** The widest, and of a lens without an iris the only, f-number. */
+  readonly widestN: number;
   /** Of a lens with an iris. */
   readonly narrowestN?: number;
   /** Lens transmission T times on-axis vignetting v: (π/4)·T·v = q on the axis. */

@@ -3,7 +3,7 @@
 import { balanceGains, srgbFromBalanced } from '../colour/camera';
 import { encodeSrgb } from '../colour/srgb';
 import { extendedStops, type ExposureSettings } from '../exposure/settings';
-import type { RawFrame } from '../sensor/raw-frame';
+import type { RawImage } from '../sensor/raw-frame';
 
 /**
  * Stops from raw full scale to picture white at base ISO: a metered grey lies at 0.08125/0.78 of saturation
@@ -44,7 +44,7 @@ const ABOVE = 5;
 
 /** Everything about a development that does not depend on the pixel, tabulated; whole numbers throughout, for speed. */
 export interface Developer {
-  /** Balanced linear value, ONE = raw clip, of each DN up to white: a table for R, G, B. */
+  /** Balanced linear value, ONE = raw clip, of each 16-bit DN (all over white like white): a table for R, G, B. */
   readonly linear: readonly [Int16Array, Int16Array, Int16Array];
   /** Camera → linear sRGB, row by row, times 2^MATRIX_BITS. */
   readonly matrix: Int32Array;
@@ -53,20 +53,22 @@ export interface Developer {
 }
 
 /** @throws RangeError for a camera matrix so strong that its colours leave the tone table */
-export function developerFor(frame: Pick<RawFrame, 'black' | 'white' | 'colour' | 'settings'>): Developer {
+export function developerFor(frame: Pick<RawImage, 'black' | 'white' | 'colour' | 'baselineEv'>): Developer {
   const { black, white, colour } = frame;
   // A balanced channel is cut at the level of the weakest one: what is burnt becomes white, not magenta.
-  const table = (gain: number) =>
-    Int16Array.from({ length: white + 1 }, (_, dn) =>
-      Math.round(ONE * Math.min(1, Math.max(-0.02, (dn - black) / (white - black)) * gain)),
-    );
+  const table = (gain: number) => {
+    const linear = new Int16Array(65536);
+    const of = (dn: number) => Math.min(1, Math.max(-0.02, (dn - black) / (white - black)) * gain);
+    for (let dn = 0; dn < white; dn++) linear[dn] = Math.round(ONE * of(dn));
+    return linear.fill(Math.round(ONE * of(white)), white);
+  };
   const [r, g, b] = balanceGains(colour);
   const rows = srgbFromBalanced(colour);
   for (const row of rows) {
     const reach = row.reduce((sum, v) => sum + Math.abs(v), 0);
     if (!(reach < ABOVE)) throw new RangeError('The camera matrix is too strong to be developed');
   }
-  const clipAt = 2 ** baselineExposureEv(frame.settings);
+  const clipAt = 2 ** frame.baselineEv;
   const tone = Uint8Array.from({ length: (BELOW + ABOVE) * ONE + 1 }, (_, i) =>
     Math.round(255 * encodeSrgb(toneCurve((i / ONE - BELOW) * clipAt, clipAt))),
   );
@@ -90,7 +92,7 @@ export interface Region {
  * @throws RangeError when the region leaves the frame
  */
 export function developRegion(
-  frame: Pick<RawFrame, 'width' | 'height' | 'data'>,
+  frame: Pick<RawImage, 'width' | 'height' | 'data'>,
   developer: Developer,
   region: Region,
   rgba: Uint8ClampedArray,
@@ -144,7 +146,7 @@ export function developRegion(
 
 /** One row of the mosaic, balanced, from one column before the region to one after it; mirrored at the frame's edge. */
 function balanceRow(
-  { width, data }: Pick<RawFrame, 'width' | 'data'>,
+  { width, data }: Pick<RawImage, 'width' | 'data'>,
   { linear }: Developer,
   region: Region,
   y: number,
@@ -169,7 +171,7 @@ function balanceRow(
  * A smaller developed picture: the mosaic is averaged cell by cell to `width` × `height`, then developed. For
  * previews and thumbnails.
  */
-export function developReduced(frame: RawFrame, width: number, height: number): Uint8ClampedArray {
+export function developReduced(frame: RawImage, width: number, height: number): Uint8ClampedArray {
   const developer = developerFor(frame);
   const [lr, lg, lb] = developer.linear;
   const m = developer.matrix;

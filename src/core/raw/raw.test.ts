@@ -117,10 +117,7 @@ describe('development', () => {
     layout: 'cfa' as const,
     colour: { colorMatrix: SIM_ONE_COLOR_MATRIX, asShotNeutral: [0.5, 1, 0.7] as const, kelvin: 5500 },
     noise,
-    settings: { shutterS: 1 / 128, iso, apertureN: 1.8, compensationEv: 0 },
-    timeMs: 0,
-    offsetMinutes: 0,
-    source: { make: '', camera: '', lens: '', focalLengthMm: 1, equivalentMm: 1 },
+    baselineEv: baselineExposureEv({ iso }),
   });
   const neutral = (share: number) => (x: number, y: number) =>
     Math.round(black + (white - black) * share * [0.5, 1, 1, 0.7][cfaIndex(x, y)]!);

@@ -93,21 +93,31 @@ export function headroomEv(counted: SiteCounts, share: number = MEANINGFUL_SHARE
   const clip = clipLevel(counted) - counted.black;
   return Math.min(
     ...counted.counts.map((counts) => {
-      const level = levelOfTopShare(counts, share) - counted.black;
+      const level = levelOfTopShare(counts, share, counted.black);
       return level <= 0 ? Infinity : Math.max(0, Math.log2(clip / level));
     }),
   );
 }
 
-/** The number that at least `share` of a channel's sites reach or pass. */
-function levelOfTopShare(counts: Uint32Array, share: number): number {
+/**
+ * Where inside a number a share of the sites ends: the sites of a number stand for all light from half a number below to half
+ * above, evenly.
+ * @param above share of the sites over the number, `inside` on it
+ */
+export function levelInside(number: number, above: number, inside: number, share: number): number {
+  return inside > 0 ? number + 0.5 - Math.min(1, Math.max(0, (share - above) / inside)) : number;
+}
+
+/** The level, DN above black, that at least `share` of a channel's sites reach or pass; 0 or less when that is black. */
+function levelOfTopShare(counts: Uint32Array, share: number, black: number): number {
   let sites = 0;
   for (const n of counts) sites += n;
   const wanted = Math.max(1, Math.ceil(sites * share));
   let above = 0;
   for (let dn = counts.length - 1; dn >= 0; dn--) {
-    above += counts[dn]!;
-    if (above >= wanted) return dn;
+    const inside = counts[dn]!;
+    if (above + inside >= wanted) return dn <= black ? 0 : levelInside(dn - black, above, inside, wanted);
+    above += inside;
   }
   return 0;
 }

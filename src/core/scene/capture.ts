@@ -2,6 +2,7 @@
 import { automaticWhite, type CameraColour } from '../colour/camera';
 import type { Vec3 } from '../numeric/matrix';
 import type { ExposureSettings } from '../exposure/settings';
+import { baselineExposureEv } from '../raw/develop';
 import { countSites, type SiteCounts } from '../raw/statistics';
 import {
   clipLevel,
@@ -63,7 +64,7 @@ export function captureFrame(
     exposeBand(rows, order, band.subarray(0, count * width), y, data);
     onBand?.((y + count) / height);
   }
-  return rawFrame(rows, order, data);
+  return rawFrame(rows, order, data, rows.sitesPerSample);
 }
 
 /**
@@ -123,10 +124,12 @@ function exposeBand(
   exposeRows(view.camera.sensor, exposure, light, width, firstRow, out);
 }
 
+/** @param noiseSites sites of the sensor that its noise is told for: a finder's frame tells that of one, since it stands for the capture */
 function rawFrame(
   { view, width, height, focusM }: LightGrid,
   order: CaptureOrder,
   data: Uint16Array,
+  noiseSites = 1,
 ): RawFrame {
   const { camera, description } = view;
   return {
@@ -137,7 +140,8 @@ function rawFrame(
     black: camera.sensor.black,
     white: camera.sensor.white,
     colour: order.colour,
-    noise: noiseModel(camera.sensor, order.settings.iso),
+    noise: noiseModel(camera.sensor, order.settings.iso, noiseSites),
+    baselineEv: baselineExposureEv(order.settings),
     settings: order.settings,
     timeMs: order.timeMs,
     offsetMinutes: order.offsetMinutes,
@@ -150,6 +154,8 @@ export function sourceOf(camera: SimulatedCamera, scene: string, seed: number): 
     make: camera.make,
     camera: camera.name,
     lens: camera.lens.name,
+    lensModel: camera.lens.model,
+    widestN: camera.lens.widestN,
     focalLengthMm: camera.lens.focalLengthMm,
     equivalentMm: camera.equivalentMm,
     ...(camera.lens.range && { lensRange: camera.lens.range }),

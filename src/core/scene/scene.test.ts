@@ -269,7 +269,13 @@ describe('from scene to raw', () => {
     );
     const press = {
       settings,
-      facts: { pattern: 'evaluative' as const, shutterAuto: true, isoAuto: true, uniqueId: 'a'.repeat(32) },
+      facts: {
+        pattern: 'evaluative' as const,
+        shutterAuto: true,
+        isoAuto: true,
+        meteredEv100: null,
+        uniqueId: 'a'.repeat(32),
+      },
       seed: 1,
       timeMs: 0,
       offsetMinutes: 0,

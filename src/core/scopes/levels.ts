@@ -3,6 +3,7 @@
 // count serves every time and every ISO, and clipping, floor, zebra and headroom agree because they ask the same question.
 import { normalCdf } from '../numeric/normal';
 import type { ExposureSettings } from '../exposure/settings';
+import { levelInside } from '../raw/statistics';
 import { cfaIndex, clipLevel, floorSignal, type NoiseModel } from '../sensor/raw-frame';
 import { electronsPerLxS, gainDnPerE, noiseModel, type SensorModel } from '../sensor/sensor';
 
@@ -92,14 +93,16 @@ export interface Response {
   readonly white: number;
 }
 
+/** @param sitesPerSample sites averaged into each site of the frame that is told of; 1 for a capture at full size */
 export function responseOf(
   sensor: SensorModel,
   { shutterS, iso }: Pick<ExposureSettings, 'shutterS' | 'iso'>,
+  sitesPerSample = 1,
 ): Response {
   const { black, white } = sensor;
   return {
     signalPerLux: electronsPerLxS(sensor) * shutterS * gainDnPerE(sensor, iso),
-    noise: noiseModel(sensor, iso),
+    noise: noiseModel(sensor, iso, sitesPerSample),
     black,
     white,
   };
@@ -207,6 +210,33 @@ export function headroomOfLevels(
     else low = middle;
   }
   return low;
+}
+
+/**
+ * The headroom that will be read from the file (`headroomEv` of its counts): from the number that `share` of a channel's sites reach,
+ * noise included. In a dark frame noise lifts that number over the light's own, so a file tells less room than the light has.
+ * Never under 0; Infinity for a frame that is black.
+ */
+export function expectedHeadroomOfFile(levels: Levels, response: Response, share: number): number {
+  const clip = clipLevel(response) - response.black;
+  const rooms = levels.counts.map((_, c) => {
+    const reached = (dn: number) => {
+      const counted = Math.max(1 / Math.max(1, levels.sites[c]!), share);
+      return shareAtLeast(levels, response, dn - 0.5, c) >= counted;
+    };
+    if (reached(clip)) return 0;
+    let [low, high] = [0, clip];
+    while (high - low > 1) {
+      const middle = (low + high) >> 1;
+      if (reached(middle)) low = middle;
+      else high = middle;
+    }
+    if (low === 0) return Infinity;
+    const above = shareAtLeast(levels, response, low + 0.5, c);
+    const inside = shareAtLeast(levels, response, low - 0.5, c) - above;
+    return Math.log2(clip / levelInside(low, above, inside, share));
+  });
+  return Math.max(0, Math.min(...rooms));
 }
 
 /** Light, lx, that the given share of a channel's sites reach or pass; 0 for a channel without light. */

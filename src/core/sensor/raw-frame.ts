@@ -1,5 +1,5 @@
 // The raw frame: the hinge of the program. Cameras make it; meter, scopes, development and files read it.
-import type { CameraColour } from '../colour/camera';
+import type { CameraColour, DevelopColour } from '../colour/camera';
 import type { ExposureSettings } from '../exposure/settings';
 
 /** Noise of a raw frame: variance in DN² at a signal of s DN above black is `shot`·s + `read`. */
@@ -14,6 +14,10 @@ export interface FrameSource {
   readonly make: string;
   readonly camera: string;
   readonly lens: string;
+  /** Of the lens as it is sold, in plain ASCII: the same at every focal length of a zoom. */
+  readonly lensModel: string;
+  /** Widest f-number at this focal length. */
+  readonly widestN: number;
   readonly focalLengthMm: number;
   readonly equivalentMm: number;
   /** Of a zoom: shortest and longest focal length, mm, and the widest f-number at each. */
@@ -24,8 +28,8 @@ export interface FrameSource {
   readonly seed?: number;
 }
 
-/** One exposure, mosaic RGGB: row 0 is R G R G …, row 1 G B G B …. */
-export interface RawFrame {
+/** A mosaic RGGB with what is needed to look at it, whoever made it: row 0 is R G R G …, row 1 G B G B …. */
+export interface RawImage {
   readonly width: number;
   readonly height: number;
   readonly layout: 'cfa';
@@ -33,6 +37,15 @@ export interface RawFrame {
   readonly data: Uint16Array;
   readonly black: number;
   readonly white: number;
+  readonly colour: DevelopColour;
+  /** Of a full-size site; null when nobody knows it. */
+  readonly noise: NoiseModel | null;
+  /** Stops that the picture is raised over raw (DNG BaselineExposure). */
+  readonly baselineEv: number;
+}
+
+/** One exposure of a camera of ours. */
+export interface RawFrame extends RawImage {
   readonly colour: CameraColour;
   readonly noise: NoiseModel;
   readonly settings: ExposureSettings;

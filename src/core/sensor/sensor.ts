@@ -39,10 +39,17 @@ export function electronsPerLxS(sensor: SensorModel): number {
   return sensor.fullWellE / SATURATION_EXPOSURE_ISO100;
 }
 
-/** Noise of a single site, quantisation of 1/12 DN² included. */
-export function noiseModel(sensor: SensorModel, iso: number): NoiseModel {
+/** What rounding to whole numbers adds to a variance, DN²; a dither of one DN adds as much again. */
+const ROUNDING = 1 / 12;
+
+/**
+ * Noise of a site, quantisation of 1/12 DN² included; of the mean of several sites with `sitesPerSample`, whose dither adds
+ * another 1/12.
+ */
+export function noiseModel(sensor: SensorModel, iso: number, sitesPerSample = 1): NoiseModel {
   const gain = gainDnPerE(sensor, iso);
-  return { shot: gain, read: (gain * sensor.readPreE) ** 2 + sensor.readPostDn ** 2 + 1 / 12 };
+  const read = ((gain * sensor.readPreE) ** 2 + sensor.readPostDn ** 2) / sitesPerSample;
+  return { shot: gain / sitesPerSample, read: read + ROUNDING * (sitesPerSample > 1 ? 2 : 1) };
 }
 
 export interface Exposure {
@@ -80,6 +87,8 @@ export function exposeRows(
   const dnPerSummedE = gain / n;
   const full = (white - black + 8 * readDn) / gain;
   const surelyFull = full + 6 * Math.sqrt((full + 36) / n);
+  // A mean of many sites has less noise than a step: without dither its shadows would follow the steps instead of the light.
+  const dither = n > 1 ? 1 / 65536 : 0;
   const rows = Math.floor(illuminance.length / width);
   const bitsOfRow = new Uint32Array(width);
   const mask = (1 << NORMAL_BITS) - 1;
@@ -103,7 +112,9 @@ export function exposeRows(
           : summed > 0
             ? nextPoisson(tables, random, summed)
             : 0;
-      const dn = black + electrons * dnPerSummedE + read + 0.5;
+      // Whole steps are taken downwards: +½ rounds; a dither of 0 … 1 does the same on average.
+      const offset = dither > 0 ? ((Math.imul(bits, 0x9e3779b1) >>> 16) + 0.5) * dither : 0.5;
+      const dn = black + electrons * dnPerSummedE + read + offset;
       out[i] = dn < 0 ? 0 : dn >= white ? white : dn;
     }
   }

@@ -36,6 +36,7 @@ function zoomed(lensId: (typeof ZOOM_IDS)[number], focalLengthMm: number): Simul
   return simulatedCamera(BODY, { lensId, plates, crop }, SENSOR, {
     id: lensId,
     name: `24–77 mm f/2.8 at ${equivalent} mm`,
+    model: '24-77 mm f/2.8',
     focalLengthMm,
     apertureN: WIDEST,
     narrowestN: NARROWEST,

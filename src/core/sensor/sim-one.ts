@@ -21,8 +21,12 @@ const SMALL: SensorModel = { ...LARGE, pitchMm: 0.0014, fullWellE: 3600, readPre
 
 const BODY = { id: 'sim-one', name: 'Velmo Sim One', colorMatrix: SIM_ONE_COLOR_MATRIX } as const;
 
-function cameraOf(lensId: PlateId, sensor: SensorModel, lens: Omit<Lens, 'transmission'>) {
-  return simulatedCamera(BODY, { lensId, plates: lensId, crop: 1 }, sensor, lens);
+function cameraOf(
+  lensId: PlateId,
+  sensor: SensorModel,
+  lens: Omit<Lens, 'transmission' | 'widestN' | 'model'>,
+) {
+  return simulatedCamera(BODY, { lensId, plates: lensId, crop: 1 }, sensor, { ...lens, model: lens.name });
 }
 
 const ULTRA_WIDE = {

@@ -36,9 +36,9 @@ export function simulatedCamera(
   body: Pick<SimulatedCamera, 'id' | 'name' | 'colorMatrix'>,
   view: Pick<SimulatedCamera, 'lensId' | 'plates' | 'crop'>,
   sensor: SensorModel,
-  lens: Omit<Lens, 'transmission'>,
+  lens: Omit<Lens, 'transmission' | 'widestN'>,
 ): SimulatedCamera {
-  const full = { ...lens, transmission: TRANSMISSION };
+  const full = { ...lens, widestN: lens.apertureN, transmission: TRANSMISSION };
   const equivalentMm = Math.round(equivalentFocalLengthMm(full, sensor));
   return { make: 'Velmo', ...body, ...view, lens: full, sensor, equivalentMm };
 }

@@ -15,7 +15,8 @@ const AXIS = 16;
 
 export interface StoplineDrawingProps {
   readonly data: StoplineData;
-  readonly floorEv: number;
+  /** null where nobody knows the noise. */
+  readonly floorEv: number | null;
   readonly midGreyEv: number;
   /** Where raw is clean, and by which ratio. */
   readonly clean?: { readonly ev: number; readonly db: number };
@@ -45,7 +46,7 @@ export function StoplineDrawing({
   const plot = height - AXIS;
   const x = (ev: number) => xOfEv(ev, width, axis);
   const clipX = x(0);
-  const floorX = Math.max(0, x(floorEv));
+  const floorX = floorEv === null ? 0 : Math.max(0, x(floorEv));
   const greyX = x(midGreyEv);
   const top = tallest(data.bins, 1, STOPLINE_BINS - 1);
   const barWidth = (width - clipX - 5) / 3;

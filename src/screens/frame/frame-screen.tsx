@@ -109,7 +109,7 @@ function OpenFrame({ record }: { record: FrameRecord }) {
               <ScopeBox height={110}>
                 <StoplineDrawing
                   data={file.stopline}
-                  floorEv={floorEvOf(file)}
+                  floorEv={file.check.floorEv}
                   midGreyEv={Math.log2(0.18) - (file.check.metadata.baselineExposureEv ?? 0)}
                   heights={heights}
                   width={scopeWidth}
@@ -156,11 +156,6 @@ function rawWords({ result }: FrameRecord): string {
       : `headroom ${formatEv(room)} EV`;
 }
 
-function floorEvOf({ check }: OpenedFile): number {
-  const [s, o] = check.metadata.noiseProfile ?? [0, 0];
-  return Math.log2(((s ?? 0) + Math.sqrt((s ?? 0) ** 2 + 4 * (o ?? 0))) / 2 || 1e-4);
-}
-
 /** What the finder said before the press beside what the file holds, channel by channel. */
 function ForecastTable({ record, file }: { record: FrameRecord; file: OpenedFile }) {
   const rows = file.check.channels.map((result, i) => ({ result, forecast: record.forecast.channels[i] }));
@@ -176,7 +171,7 @@ function ForecastTable({ record, file }: { record: FrameRecord; file: OpenedFile
               result.name,
               percentWords(result.clippedShare),
               forecast ? percentWords(forecast.clippedShare) : '–',
-              percentWords(result.belowFloorShare),
+              result.belowFloorShare === null ? 'unknown' : percentWords(result.belowFloorShare),
               forecast ? percentWords(forecast.belowFloorShare) : '–',
             ]}
           />
