@@ -58,7 +58,13 @@ function write(name: string, frame: RawFrame, compression: Compression): string 
       compression,
       thumbnail: { width: 16, height: 12, rgba },
       previewJpeg: encodeJpeg(rgba, 16, 12),
-      facts: { pattern: 'evaluative', shutterAuto: true, isoAuto: true, meteredEv100: 9, uniqueId: 'f'.repeat(32) },
+      facts: {
+        pattern: 'evaluative',
+        shutterAuto: true,
+        isoAuto: true,
+        meteredEv100: 9,
+        uniqueId: 'f'.repeat(32),
+      },
     }),
   );
   return file;

@@ -3,35 +3,16 @@
 // write what is not faithful.
 import { existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { LUMA_709 } from '../../src/core/colour/srgb';
 import { decodePlate, encodePlate, type Plate } from '../../src/core/scene/plate-codec';
 import { readSceneDescription, writeScenePack } from '../../src/core/scene/pack';
 import { encodeSpace } from '../../src/core/scene/space-codec';
-import { dot, plateShareOf, poseOf, type Pose } from '../../src/core/scene/space';
-import { OPEN_SKY_M, type Point3, type SceneDescription, type SceneLamp } from '../../src/core/scene/scene';
+import { OPEN_SKY_M, type SceneDescription } from '../../src/core/scene/scene';
 import { PLATE_IDS, type PlateId } from '../../src/core/sensor/simulated-camera';
 import { readExr } from './exr';
 import { fidelity, floorOf, outliers, valuesToKeep } from './fidelity';
 import { LENS_PLATES, masterFile, packedFile, renderFile, root, SCENE_IDS, sourceDir } from './files';
 import { writeMasterDigest } from './master-digest';
-
-interface SceneSource extends Omit<SceneDescription, 'lamps' | 'patches' | 'lens' | 'fieldDeg'> {
-  unitCdM2: number;
-  /** Stops under the brightest value at which a lamp's plate ends. */
-  floorStops: number;
-  lamps: (SceneLamp & { plate: string; gain: number })[];
-  patches: PatchSource[];
-}
-
-/** A patch by its place in the world, or on the wide plate in shares. */
-type PatchSource = { name: string; reflectance?: [number, number, number] } & (
-  | {
-      at: Point3;
-      radiusM: number;
-      /** Seen through an opening: what is there lies farther. */ through?: boolean;
-    }
-  | { x: number; y: number; radius: number }
-);
+import { readSource, statedPatch, type SceneSource } from './patch-source';
 
 const STEP = 0.035;
 const MAX_PATCH_ERROR = 0.005;
@@ -82,36 +63,15 @@ async function packLens(source: SceneSource, lens: PlateId): Promise<void> {
       return Math.round(Math.min(1, grain) * 15) | (fibre > 0.5 ? 16 : 0) | (Math.round(part * 8) << 5);
     }),
   };
-  const zoom = Math.tan((LENS_PLATES.wide!.fieldDeg * Math.PI) / 360) / Math.tan((fieldDeg * Math.PI) / 360);
-  const pose = poseOf({ eye: source.eye, aim: source.aim, fieldDeg });
   const { unitCdM2, floorStops, patches, lamps, ...words } = source;
   const description: SceneDescription = {
     ...words,
     lens,
     fieldDeg,
     lamps: lamps.map(({ plate, gain, ...lamp }) => lamp),
-    patches: patches.flatMap((patch) => {
-      const { name, reflectance } = patch;
-      const place = placeOf(patch, pose, zoom);
-      const inside = [place.x, place.y].every((v) => v - place.radius > 0 && v + place.radius < 1);
-      if (!inside) return [];
-      if ('at' in patch && !patch.through && lens === 'wide') {
-        const seen = patchMean(place, size, (i) => space.distance[i]!);
-        const away = Math.hypot(...patch.at.map((v, k) => v - source.eye[k]!));
-        if (Math.abs(seen / away - 1) > 0.03)
-          throw new Error(`${id}: ${name} is at ${away} m, seen at ${seen} m`);
-      }
-      const light = (i: number) => masters.reduce((sum, m, k) => sum + lamps[k]!.level * luminance(m, i), 0);
-      return {
-        name,
-        x: round(place.x),
-        y: round(place.y),
-        radius: round(place.radius),
-        luminance: round(patchMean(place, size, light)),
-        distanceM: round(patchMean(place, size, (i) => space.distance[i]!)),
-        ...(reflectance ? { reflectance } : {}),
-      };
-    }),
+    patches: patches.flatMap(
+      (patch) => statedPatch(patch, { ...source, lens, fieldDeg, size, space, plates: masters }) ?? [],
+    ),
   };
   const bytes = writeScenePack(description, packed, encodeSpace(space, size));
   console.log(`${id} ${lens}: ${bytes.length} bytes`);
@@ -127,7 +87,7 @@ async function packLens(source: SceneSource, lens: PlateId): Promise<void> {
 async function main() {
   const asked = process.argv.slice(2);
   for (const id of asked.length > 0 ? asked : SCENE_IDS) {
-    const source = JSON.parse(readFileSync(join(sourceDir(id), 'scene.json'), 'utf8')) as SceneSource;
+    const source = readSource(id);
     const plates = ['DEPTH', 'SURFACE', ...source.lamps.map((l) => l.plate)];
     for (const lens of PLATE_IDS) {
       const renders = plates.map((plate) => renderFile(id, plate, lens));
@@ -155,42 +115,9 @@ async function main() {
 
 void main();
 
-/** A patch on the plate of a lens, shares. */
-function placeOf(patch: PatchSource, pose: Pose, zoom: number): { x: number; y: number; radius: number } {
-  if ('x' in patch) {
-    return { x: 0.5 + (patch.x - 0.5) * zoom, y: 0.5 + (patch.y - 0.5) * zoom, radius: patch.radius * zoom };
-  }
-  const [dx, dy, dz] = patch.at.map((v, k) => v - pose.eye[k]!) as [number, number, number];
-  const share = plateShareOf(pose, [dx, dy, dz]);
-  if (!share) throw new Error(`${patch.name} lies behind the camera`);
-  return { ...share, radius: patch.radiusM / (2 * pose.tanHalf * dot([dx, dy, dz], pose.ahead)) };
-}
-
 /** Is a product missing, or older than one of its sources? */
 function isOlder(product: string, sources: readonly string[]): boolean {
   if (!existsSync(product)) return true;
   const made = statSync(product).mtimeMs;
   return sources.some((source) => statSync(source).mtimeMs > made);
-}
-
-function luminance({ data }: Plate, i: number): number {
-  return LUMA_709[0] * data[3 * i]! + LUMA_709[1] * data[3 * i + 1]! + LUMA_709[2] * data[3 * i + 2]!;
-}
-
-function patchMean(
-  { x, y, radius }: { x: number; y: number; radius: number },
-  size: number,
-  value: (i: number) => number,
-): number {
-  let [sum, n] = [0, 0];
-  for (let py = Math.floor((y - radius) * size); py < (y + radius) * size; py++)
-    for (let px = Math.floor((x - radius) * size); px < (x + radius) * size; px++) {
-      sum += value(py * size + px);
-      n++;
-    }
-  return sum / n;
-}
-
-function round(value: number): number {
-  return Number(value.toPrecision(4));
 }

@@ -2,14 +2,15 @@
 // of lamps. From the same models that make the capture (shake, what turns, stars, flicker, sensor noise).
 import type { ExposureSettings } from '../exposure/settings';
 import { airyDiscMm, depthOfField, handHeldLimitS, hyperfocalM } from '../optics/lens';
-import { shakePath, type Steadiness } from '../scene/shake';
+import { shakeSize } from '../scene/shake-size';
 import { spinSpeedMm } from '../scene/surface-rows';
 import type { SceneView } from '../scene/view';
 import { electronsPerLxS, gainDnPerE, type SensorModel } from '../sensor/sensor';
 
 export interface Effects {
-  /** Blur of the hand, or of the touch on a tripod, pixels. */
+  /** Likely blur of the hand, or of the touch on a tripod, pixels, and where four of five presses lie. */
   readonly shakePx: number;
+  readonly shakeRangePx: readonly [number, number];
   /** By hand the time that blurs about a pixel or two; infinite on a tripod. */
   readonly steadyS: number;
   /** Path of the fastest visible thing that turns, pixels; 0 where nothing moves. */
@@ -32,7 +33,6 @@ export interface Effects {
 const METERED_EXPOSURE = 0.08125;
 /** Sidereal rate, rad/s: 15.041″/s. */
 const SIDEREAL = (15.041 / 3600) * (Math.PI / 180);
-const SEEDS = [11, 12, 13, 14];
 
 /** Signal to noise in dB of one site, `stops` from metered mid-grey. EMVA 1288: µ / √(µ + σ_d² + σ_q²/K²). */
 export function snrDb(sensor: SensorModel, iso: number, stops: number): number {
@@ -60,7 +60,6 @@ export interface EffectsOf {
   (settings: ExposureSettings, focusM: number, deviationEv: number, handling: Handling): Effects;
 }
 
-/** @returns a function that remembers what it worked out for a view */
 export function effectsOf(view: SceneView): EffectsOf {
   const { camera, outside, description, groups } = view;
   const { lens, sensor } = camera;
@@ -68,15 +67,13 @@ export function effectsOf(view: SceneView): EffectsOf {
   const turns = description.spin?.turnsPerS[outside.wheel] ?? 0;
   const spinPx = turns > 0 ? (turns * spinSpeedMm(view)) / sensor.pitchMm : 0;
   const mains = groups.map(shareOfMains(groups)).filter((lamp) => lamp !== null);
-  const shaken = new Map<string, number>();
   const shakeOf = (durationS: number, { press, delayS }: Handling) => {
-    const key = `${durationS} ${press} ${delayS}`;
-    const known = shaken.get(key);
-    if (known !== undefined) return known;
     const steadiness = { support: outside.support, press: delayS > 0 ? 0 : press, sinceTouchS: delayS };
-    const px = extentRad(steadiness, durationS) * pxPerRad;
-    shaken.set(key, px);
-    return px;
+    const { likely, range } = shakeSize(steadiness, durationS);
+    return {
+      shakePx: likely * pxPerRad,
+      shakeRangePx: [range[0] * pxPerRad, range[1] * pxPerRad] as const,
+    };
   };
   return (settings, focusM, deviationEv, handling) => {
     const { shutterS, iso, apertureN } = settings;
@@ -86,7 +83,7 @@ export function effectsOf(view: SceneView): EffectsOf {
       focusM,
     );
     return {
-      shakePx: shakeOf(shutterS, handling),
+      ...shakeOf(shutterS, handling),
       steadyS: outside.support === 'tripod' ? Infinity : handHeldLimitS(camera.equivalentMm),
       motionPx: spinPx * shutterS,
       trailPx: description.stars ? SIDEREAL * shutterS * pxPerRad : 0,
@@ -97,24 +94,6 @@ export function effectsOf(view: SceneView): EffectsOf {
       airyPx: airyDiscMm(apertureN) / sensor.pitchMm,
     };
   };
-}
-
-/** Longer side of the path of the picture over an exposure, rad: the mean of a few hands. */
-function extentRad(steadiness: Steadiness, durationS: number): number {
-  const extents = SEEDS.map((seed) => {
-    const { x, y } = shakePath(seed, steadiness, durationS);
-    return Math.max(spanOf(x), spanOf(y));
-  });
-  return extents.reduce((a, b) => a + b, 0) / extents.length;
-}
-
-function spanOf(values: Float64Array): number {
-  let [low, high] = [Infinity, -Infinity];
-  for (const v of values) {
-    if (v < low) low = v;
-    if (v > high) high = v;
-  }
-  return high - low;
 }
 
 type Mains = { readonly hz: number; readonly depth: number };

@@ -23,7 +23,7 @@ const WORDS: Readonly<Record<Explained, (present: Present) => string>> = {
     const time = stepOf(SHUTTER_LADDER, settings.shutterS).label;
     const blurs = [
       Number.isFinite(effects.steadyS)
-        ? `your hand blurs about ${px(effects.shakePx)}`
+        ? `your hand blurs about ${px(effects.shakePx)} (four of five presses ${range(effects.shakeRangePx)})`
         : `the touch blurs ${px(effects.shakePx)}`,
       effects.motionPx > 0 && `what turns moves ${px(effects.motionPx)}`,
       effects.trailPx > 0 && `stars draw ${px(effects.trailPx)}`,
@@ -59,6 +59,11 @@ const WORDS: Readonly<Record<Explained, (present: Present) => string>> = {
 
 function px(n: number): string {
   return `${n >= 10 ? n.toFixed(0) : n.toFixed(1)} px`;
+}
+
+function range([low, high]: readonly [number, number]): string {
+  const digits = high >= 10 ? 0 : 1;
+  return `${low.toFixed(digits)}–${high.toFixed(digits)}`;
 }
 
 function db(n: number): string {

@@ -24,6 +24,7 @@ const manual: ExposureControls = {
 };
 const still: Effects = {
   shakePx: 0.5,
+  shakeRangePx: [0.3, 0.8],
   steadyS: 1 / 24,
   motionPx: 0,
   trailPx: 0,

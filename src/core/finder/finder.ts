@@ -24,7 +24,7 @@ import { exposePreview, PREVIEW_LONG_SIDE, whiteFromCounts } from '../scene/capt
 import { previewExposer } from '../scene/preview-light';
 import { previewStage, type PreviewLight } from '../scene/light-rows';
 import type { Support } from '../scene/outside';
-import { markedSites } from '../scene/surface-rows';
+import { markedSites } from '../scene/marked-sites';
 import { automaticFocusM, heldFocusM, type SceneView } from '../scene/view';
 import {
   BLACK as BLACK_END,

@@ -14,7 +14,7 @@ import {
   type CaptureOrder,
 } from '../scene/capture';
 import { previewExposer } from '../scene/preview-light';
-import { markedSites } from '../scene/surface-rows';
+import { markedSites } from '../scene/marked-sites';
 import { plateRows, previewStage, type PreviewLight } from '../scene/light-rows';
 import type { Steadiness } from '../scene/shake';
 import type { SceneView } from '../scene/view';

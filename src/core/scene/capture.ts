@@ -98,7 +98,7 @@ export function captureWindow(
   }
   const data = new Uint16Array(inside.length);
   exposeBand(inner, order, inside, 0, data);
-  return rawFrame(inner, order, data);
+  return rawFrame(inner, order, data, inner.sitesPerSample);
 }
 
 /** Exposes a preview whose light is there already. */

@@ -1,48 +1,10 @@
-// Defocus: discs of the right size and brightness, edges in front and behind.
-import fc from 'fast-check';
-import { blurDisc, defocus } from './defocus';
+// Defocus: what is in front and what behind. The discs themselves: disc-blur.test.ts.
+import { defocus } from './defocus';
 
 const W = 96;
 const H = 80;
 const plane = (value: (x: number, y: number) => number) =>
   Float32Array.from({ length: W * H }, (_, i) => value(i % W, Math.floor(i / W)));
-const sum = (a: Float32Array) => a.reduce((s, v) => s + v, 0);
-
-describe('a disc', () => {
-  it.each([0.5, 1, 1.7, 3, 6.5, 9, 15])('of diameter %f keeps the light and has that width', (diameter) => {
-    const point = plane((x, y) => (x === 48 && y === 40 ? 1000 : 0));
-    const out = new Float32Array(W * H);
-    blurDisc(point, W, H, diameter, out);
-    expect(sum(out)).toBeCloseTo(1000, 0);
-    let [mx, second] = [0, 0];
-    out.forEach((v, i) => {
-      const [dx, dy] = [(i % W) - 48, Math.floor(i / W) - 40];
-      mx += v * dx;
-      second += v * (dx * dx + dy * dy);
-    });
-    // Wide discs are made at half or a quarter of the size: a single point moves by up to 1½ samples there.
-    expect(Math.abs(mx / 1000)).toBeLessThan(Math.max(0.6, diameter / 8));
-    // Second moment of a disc: d²/8.
-    if (diameter >= 3) expect(Math.abs(Math.sqrt((8 * second) / 1000) / diameter - 1)).toBeLessThan(0.25);
-  });
-
-  it('leaves an even field even, to the corners', () => {
-    fc.assert(
-      fc.property(fc.double({ min: 0, max: 20, noNaN: true }), (diameter) => {
-        const out = new Float32Array(W * H);
-        blurDisc(
-          plane(() => 7),
-          W,
-          H,
-          diameter,
-          out,
-        );
-        out.forEach((v) => expect(Math.abs(v - 7)).toBeLessThan(0.02));
-      }),
-      { numRuns: 20 },
-    );
-  });
-});
 
 describe('defocus by depth', () => {
   const picture = (value: (x: number, y: number) => number) => ({

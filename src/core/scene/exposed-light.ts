@@ -88,8 +88,9 @@ export function exposedLight(
       while (made < height && made <= y + reach) make();
       out.fill(0);
       for (let k = 0; k < weight.length; k++) {
-        const sy = Math.min(height - 1, Math.max(0, y + dy[k]!));
-        place[k] = (sy % kept) * span + reach + dx[k]!;
+        // What the kernel moves by (dx, dy) comes from (−dx, −dy).
+        const sy = Math.min(height - 1, Math.max(0, y - dy[k]!));
+        place[k] = (sy % kept) * span + reach - dx[k]!;
       }
       for (let phase = 0; phase < 2; phase++) {
         gatherRow(ring[channelAt(phase, y)]!, place, weight, out, 0, phase, width);

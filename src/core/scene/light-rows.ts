@@ -82,8 +82,11 @@ export function focusedPlates(
   const view = asSet(wideOpen, setting);
   const { size, space } = view;
   const disc = space && discsOf(view, focusM, space.distance, size);
-  const groups = view.groups.map(({ planes }) =>
-    disc ? defocus({ width: size, height: size, planes }, disc).planes : planes,
+  const groups = defocused(
+    view.groups.map(({ planes }) => planes),
+    size,
+    size,
+    disc,
   );
   return {
     rows: (longSide, window) => {
@@ -184,22 +187,35 @@ export function previewStage(view: SceneView, longSide: number): PreviewStage {
       // The planes hold the light of the open lens: H ∝ T/N².
       const share = lightOf(set) / lightOf(view);
       const dimmed = (plane: Float32Array) => (share === 1 ? plane : plane.map((v) => v * share));
-      const through = (planes: readonly Float32Array[]) =>
-        (disc ? defocus({ width, height, planes }, disc).planes : planes).map(dimmed);
+      const through = (of: readonly (readonly Float32Array[])[]) =>
+        defocused(of, width, height, disc).map((planes) => planes.map(dimmed));
       const light = { ...grid, view: set, focusM };
       let points: PreviewLight | undefined;
       const own: PreviewLight = {
         ...light,
-        groups: groups.map(through),
+        groups: through(groups),
         points: () =>
           (points ??= {
             ...own,
-            groups: pointGroups().map((planes) => grained(through(planes), grainAt(focusM))),
+            groups: through(pointGroups()).map((planes) => grained(planes, grainAt(focusM))),
           }),
       };
       return own;
     },
   };
+}
+
+/** All planes of all groups at once: they share their discs. */
+function defocused(
+  groups: readonly (readonly Float32Array[])[],
+  width: number,
+  height: number,
+  disc: Float32Array | undefined,
+): readonly (readonly Float32Array[])[] {
+  if (!disc) return groups;
+  const { planes } = defocus({ width, height, planes: groups.flat() }, disc);
+  let taken = 0;
+  return groups.map((group) => planes.slice(taken, (taken += group.length)));
 }
 
 function grained(planes: readonly Float32Array[], grain: Float32Array): Float32Array[] {

@@ -4,6 +4,7 @@ import { FAR_M } from '../units/ladders';
 import { noise3, octavesFor } from './grain';
 import { levelsOf, meanFactor, OPENING } from './outside';
 import { kernelOf, shakePath, type Steadiness } from './shake';
+import { shakeSize } from './shake-size';
 import { plateShareOf, poseOf } from './space';
 import { decodeSpace, encodeSpace } from './space-codec';
 import { meanOverArc, spinMarks, spinRow } from './spin';
@@ -136,8 +137,43 @@ describe('a blur kernel', () => {
   });
 });
 
+describe('the size of a hand’s blur', () => {
+  const wide = 6.9 / 0.00244;
+  const pressed: Steadiness = { ...hand, press: 0.5 };
+  it('is what half of many presses stay under, with the middle eight tenths beside it', () => {
+    const { likely, range } = shakeSize(pressed, 1);
+    // By other seeds than its own.
+    const sizes = Array.from({ length: 400 }, (_, i) => {
+      const { x, y } = shakePath(5000 + i, pressed, 1);
+      return Math.max(extent(x), extent(y));
+    });
+    const under = (limit: number) => sizes.filter((s) => s < limit).length / sizes.length;
+    expect(Math.abs(under(likely) - 0.5)).toBeLessThan(0.08);
+    expect(Math.abs(under(range[0]) - 0.1)).toBeLessThan(0.08);
+    expect(Math.abs(under(range[1]) - 0.9)).toBeLessThan(0.08);
+    expect(likely * wide).toBeGreaterThan(24);
+    expect(likely * wide).toBeLessThan(31);
+  });
+  it('grows with time without a step, also between whole stops', () => {
+    const sizes = Array.from({ length: 40 }, (_, i) => shakeSize(pressed, 2 ** (-8 + i / 4)).likely);
+    sizes.slice(1).forEach((size, i) => {
+      expect(size).toBeGreaterThan(sizes[i]!);
+      expect(size / sizes[i]!).toBeLessThan(1.35);
+    });
+  });
+  it('is nothing on a tripod that has come to rest', () =>
+    expect(shakeSize({ support: 'tripod', press: 0, sinceTouchS: 2 }, 0.3)).toEqual({
+      likely: 0,
+      range: [0, 0],
+    }));
+});
+
 describe('what turns', () => {
   const marks = spinMarks();
+  it('is over a whole turn as bright as the plate says, in every row', () => {
+    for (let height = 0.7; height < 1.2; height += 0.013)
+      expect(meanOverArc(marks, spinRow(height, 0.05), 0.3, 1)).toBeCloseTo(1, 4);
+  });
   const row = spinRow(1.0, 0.12);
   it('over whole turns shows its mean, whatever the start', () => {
     const mean = meanOverArc(marks, row, 0, 1);

@@ -70,6 +70,19 @@ export function readSceneDescription(bytes: Uint8Array): SceneDescription {
   return headerOf(bytes).header.description;
 }
 
+/** The same plates with other words and figures. @throws RangeError when the bytes are not a packed scene */
+export function replaceDescription(bytes: Uint8Array, description: SceneDescription): Uint8Array {
+  const { header, start } = headerOf(bytes);
+  const text = new TextEncoder().encode(JSON.stringify({ ...header, description }));
+  const out = new Uint8Array(8 + text.length + bytes.length - start);
+  const view = new DataView(out.buffer);
+  view.setUint32(0, MAGIC, true);
+  view.setUint32(4, text.length, true);
+  out.set(text, 8);
+  out.set(bytes.subarray(start), 8 + text.length);
+  return out;
+}
+
 function headerOf(bytes: Uint8Array): { header: PackHeader; start: number } {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   if (bytes.length < 8 || view.getUint32(0, true) !== MAGIC) throw new RangeError('Not a packed scene');

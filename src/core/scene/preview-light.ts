@@ -2,7 +2,7 @@
 import type { PreviewLight } from './light-rows';
 import { channelAt, gatherRow, varying, type Opening } from './opening';
 import type { BlurKernel } from './shake';
-import type { MarkedSites } from './surface-rows';
+import type { MarkedSites } from './marked-sites';
 
 /** Openings longer than this hold their picture until they end. */
 const SLOW_S = 1 / 15;
@@ -124,7 +124,8 @@ function gather(
   for (let y = 0; y < height; y++) {
     const row = y * width;
     for (let k = 0; k < weight.length; k++) {
-      place[k] = Math.min(height - 1, Math.max(0, y + dy[k]!)) * width + dx[k]!;
+      // What the kernel moves by (dx, dy) comes from (−dx, −dy).
+      place[k] = Math.min(height - 1, Math.max(0, y - dy[k]!)) * width - dx[k]!;
     }
     for (let phase = 0; phase < 2; phase++) {
       const plane = planes[channelAt(phase, y)]!;
@@ -134,8 +135,8 @@ function gather(
         if ((x & 1) !== phase) continue;
         let sum = 0;
         for (let k = 0; k < weight.length; k++) {
-          const start = place[k]! - dx[k]!;
-          sum += weight[k]! * plane[start + Math.min(width - 1, Math.max(0, x + dx[k]!))]!;
+          const start = place[k]! + dx[k]!;
+          sum += weight[k]! * plane[start + Math.min(width - 1, Math.max(0, x - dx[k]!))]!;
         }
         light[row + x] = sum;
       }

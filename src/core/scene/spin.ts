@@ -16,7 +16,10 @@ export type SpinMarks = Float32Array;
 
 let marks: SpinMarks | undefined;
 
-/** The marks of the thrown pot and the wheel's head: throwing spiral, finger streaks, slip, specks, a chalk line. */
+/**
+ * The marks of the thrown pot and the wheel's head: throwing spiral, finger streaks, slip, specks, a chalk line. Factors whose mean over
+ * a whole turn is 1 in every row.
+ */
 export function spinMarks(): SpinMarks {
   if (marks) return marks;
   const random = randomFrom(1312);
@@ -51,6 +54,12 @@ export function spinMarks(): SpinMarks {
   for (let i = 0; i < 170; i++)
     patch(share() * ROWS, 3 + share() * 3, share() * ANGLES, 4 + share() * 5, 0.5);
   patch(0, foot - 3, 300, 12, 1.9);
+  // Over a whole turn every row is as bright as the plate says.
+  for (let row = 0; row < ROWS; row++) {
+    const turn = value.subarray(row * ANGLES, (row + 1) * ANGLES);
+    const mean = turn.reduce((a, b) => a + b, 0) / ANGLES;
+    for (let a = 0; a < ANGLES; a++) turn[a] = turn[a]! / mean;
+  }
   const sums = new Float32Array((ANGLES + 1) * ROWS);
   for (let row = 0; row < ROWS; row++) {
     let sum = 0;

@@ -8,6 +8,7 @@ import { levelsOf, OPENING, type Outside } from './outside';
 import { croppedScene } from './crop';
 import { cropOf, type Orientation } from './framing';
 import { meterSight } from './sight';
+import { markedPlate } from './marked-sites';
 import { FAR_M } from '../units/ladders';
 import { OPEN_SKY_M, type Flicker, type Scene, type SceneDescription, type SceneSpace } from './scene';
 
@@ -70,8 +71,36 @@ export function viewScene(
     size,
     groups,
     space: scene.space,
-    sight: meterSight({ camera, orientation, size, groups }, y709),
+    sight: meterSight({ camera, orientation, size, groups: asMetered(groups, y709, scene, outside) }, y709),
   };
+}
+
+/**
+ * The light as a meter sees it. Marks of what turns pass by and leave their mean, which is that of the plates; of what stands still
+ * they are where they are. Changes `y709` as well.
+ */
+function asMetered(
+  groups: readonly LightGroup[],
+  y709: Float32Array,
+  { description, space, size }: Scene,
+  { wheel }: Outside,
+): readonly LightGroup[] {
+  if (!description.spin || description.spin.turnsPerS[wheel] !== 0) return groups;
+  const marks = markedPlate({ description, space, size });
+  if (!marks) return groups;
+  const marked = groups.map(({ flicker, planes }) => ({
+    flicker,
+    planes: planes.map((plane) => plane.slice()) as unknown as LightGroup['planes'],
+  }));
+  marks.apply(
+    (i, factor) => {
+      y709[i] = y709[i]! * factor;
+      for (const { planes } of marked) for (const plane of planes) plane[i] = plane[i]! * factor;
+    },
+    () => 0,
+    0,
+  );
+  return marked;
 }
 
 /** How the lens is set beside its focus. */

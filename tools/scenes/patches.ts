@@ -1,0 +1,29 @@
+// `npx tsx tools/scenes/patches.ts ID NAME…`: named patches of a packed scene anew from its source, their figures from the packed plates.
+// For patches that were moved, where no renders are at hand.
+import { readFileSync, writeFileSync } from 'node:fs';
+import { readScenePack, replaceDescription } from '../../src/core/scene/pack';
+import { packedFile } from './files';
+import { readSource, statedPatch } from './patch-source';
+
+async function main([id = '', ...names]: string[]) {
+  const source = readSource(id);
+  for (const lens of JSON.parse(readFileSync('assets/scenes/scenes.json', 'utf8')).find(
+    (s: { id: string }) => s.id === id,
+  ).lenses) {
+    const file = packedFile(id, lens);
+    const bytes = readFileSync(file);
+    const { description, size, space, lamps } = await readScenePack(bytes);
+    const seen = { ...source, lens, fieldDeg: description.fieldDeg, size, space: space!, plates: lamps };
+    const patches = source.patches.flatMap((patch) => {
+      const known = description.patches.find((p) => p.name === patch.name);
+      return (names.includes(patch.name) ? statedPatch(patch, seen) : known) ?? [];
+    });
+    writeFileSync(file, replaceDescription(bytes, { ...description, patches }));
+    console.log(
+      lens,
+      patches.filter((p) => names.includes(p.name)),
+    );
+  }
+}
+
+void main(process.argv.slice(2));
