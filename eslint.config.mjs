@@ -2,7 +2,7 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['dist/', '.cache/', '.expo/', 'node_modules/', 'assets/'] },
+  { ignores: ['dist/', '.cache/', '.expo/', 'node_modules/', 'assets/', '**/*.generated.js'] },
   ...tseslint.configs.recommended,
   {
     files: ['**/*.{ts,tsx}'],

@@ -3,14 +3,16 @@ import { BarlowSemiCondensed_500Medium } from '@expo-google-fonts/barlow-semi-co
 import { BarlowSemiCondensed_600SemiBold } from '@expo-google-fonts/barlow-semi-condensed/600SemiBold';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
-import { Slot, usePathname } from 'expo-router';
+import { router, Slot, usePathname } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { queryClient, useOtherTabs } from '../src/library/roll';
 import { FinderScreen } from '../src/screens/finder/finder-screen';
+import { useUnsavedGuard } from '../src/screens/sheet/unsaved-bar';
 import { useDesk } from '../src/live/desk';
 import { rememberDesk } from '../src/live/desk-memory';
 import { applyTheme, colour } from '../src/ui/theme';
+import { ErrorBoundary } from '../src/ui/trouble';
 
 applyTheme('studio');
 
@@ -28,6 +30,7 @@ function Screens() {
   const [opened, setOpened] = useState(onFinder);
   if (onFinder && !opened) setOpened(true);
   useOtherTabs();
+  useUnsavedGuard();
   const theme = useDesk((d) => d.theme);
   useEffect(() => applyTheme(theme), [theme]);
   useEffect(() => {
@@ -36,7 +39,19 @@ function Screens() {
   }, []);
   return (
     <View style={styles.page}>
-      {opened && <FinderScreen active={onFinder} />}
+      {opened && (
+        <View style={onFinder ? styles.over : styles.away}>
+          <ErrorBoundary
+            what="The finder"
+            ways={[
+              { label: 'Open the finder anew', go: () => window.location.reload() },
+              { label: 'To the sheet', go: () => router.replace('/sheet') },
+            ]}
+          >
+            <FinderScreen active={onFinder} />
+          </ErrorBoundary>
+        </View>
+      )}
       <View style={onFinder ? styles.away : styles.over}>
         <Slot />
       </View>

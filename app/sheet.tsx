@@ -1,13 +1,23 @@
-import { lazy, Suspense } from 'react';
+import { router } from 'expo-router';
+import { ErrorBoundary, later } from '../src/ui/trouble';
 
-const SheetScreen = lazy(() =>
-  import('../src/screens/sheet/sheet-screen').then((m) => ({ default: m.SheetScreen })),
+const toFinder = () => router.replace('/');
+const SheetScreen = later(
+  'The sheet',
+  () => import('../src/screens/sheet/sheet-screen').then((m) => m.SheetScreen),
+  toFinder,
 );
 
 export default function Sheet() {
   return (
-    <Suspense fallback={null}>
+    <ErrorBoundary
+      what="The sheet"
+      ways={[
+        { label: 'To the finder', go: toFinder },
+        { label: 'Try again', go: () => undefined },
+      ]}
+    >
       <SheetScreen />
-    </Suspense>
+    </ErrorBoundary>
   );
 }

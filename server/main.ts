@@ -15,14 +15,22 @@ export interface ServerOptions {
   readonly demo: string;
 }
 
+const COMPRESSED = /^text\/|\/(javascript|json|xml|svg\+xml|manifest\+json)(;|$)/;
+
+/** A port typed by a person; 0 takes a free one. @throws RangeError */
+export function portOf(text: string): number {
+  const port = /^\d{1,5}$/.test(text) ? Number(text) : NaN;
+  if (!(port <= 65535)) throw new RangeError(`--port needs a number from 0 to 65535, not ${text || 'nothing'}`);
+  return port;
+}
+
 export async function buildServer({ app, scenes, demo }: ServerOptions): Promise<FastifyInstance> {
   const server = fastify();
   await server.register(helmet, {
     contentSecurityPolicy: {
       directives: {
         defaultSrc: ["'self'"],
-        // The schema checker compiles its schemas when the page starts.
-        scriptSrc: ["'self'", "'unsafe-eval'"],
+        scriptSrc: ["'self'"],
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'", 'data:'],
@@ -35,7 +43,8 @@ export async function buildServer({ app, scenes, demo }: ServerOptions): Promise
     crossOriginEmbedderPolicy: { policy: 'require-corp' },
     strictTransportSecurity: false,
   });
-  await server.register(compress, { global: true, threshold: 1024 });
+  // Packed scenes are dense already: they go as they are, with their length, so that their progress can be told.
+  await server.register(compress, { global: true, threshold: 1024, customTypes: COMPRESSED });
   await server.register(fastifyStatic, {
     root: app,
     wildcard: false,
@@ -51,13 +60,16 @@ export async function buildServer({ app, scenes, demo }: ServerOptions): Promise
     prefix: '/scenes/',
     decorateReply: false,
     cacheControl: false,
+    // Kept, and asked about each time: the answer is a few bytes while nothing has changed.
+    setHeaders: (reply) => reply.setHeader('cache-control', 'no-cache'),
   });
   if (existsSync(demo)) {
     await server.register(fastifyStatic, { root: demo, prefix: '/demo/', decorateReply: false });
   }
   // Every other address is a screen of the app, unless it asks for a file.
   server.setNotFoundHandler((request, reply) => {
-    if (request.method !== 'GET' || /\.\w+$/.test(request.url.split('?')[0] ?? '')) {
+    const reads = request.method === 'GET' || request.method === 'HEAD';
+    if (!reads || /\.\w+$/.test(request.url.split('?')[0] ?? '')) {
       return reply.code(404).send({ error: 'There is no such file' });
     }
     return reply
@@ -78,7 +90,13 @@ export const defaultFolders: ServerOptions = {
 
 /** Started from the command line: `tsx server/main.ts PORT`. Prints one address. */
 if (require.main === module) {
-  const port = Number(process.argv[2] ?? 8787);
+  let port = 0;
+  try {
+    port = portOf(process.argv[2] ?? '8787');
+  } catch (error) {
+    console.error((error as Error).message);
+    process.exit(2);
+  }
   void buildServer(defaultFolders)
     .then((server) => {
       for (const signal of ['SIGINT', 'SIGTERM'] as const) {

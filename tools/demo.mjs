@@ -2,12 +2,7 @@
 import { spawn } from 'node:child_process';
 import { installPackages, root } from './install.mjs';
 
-const at = process.argv.indexOf('--port');
-const port = at > 0 ? process.argv[at + 1] : '8787';
-if (!/^\d{1,5}$/.test(port ?? '')) {
-  console.error(`--port needs a number, not ${port}`);
-  process.exit(2);
-}
+const port = askedPort(process.argv.slice(2));
 installPackages();
 const { buildAll } = await import('./build.mjs');
 buildAll();
@@ -17,3 +12,21 @@ const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', por
 });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));
+
+/** `--port N` or `--port=N`, before anything is installed or built. */
+function askedPort(words) {
+  let asked = '8787';
+  for (let i = 0; i < words.length; i++) {
+    const [name, inline] = words[i].split(/=(.*)/s);
+    if (name !== '--port') refuse(`npm run demo does not know ${words[i]}: only --port N`);
+    asked = inline ?? words[++i] ?? '';
+  }
+  if (!/^\d{1,5}$/.test(asked) || Number(asked) > 65535)
+    refuse(`--port needs a number from 0 to 65535, not ${asked || 'nothing'}`);
+  return asked;
+}
+
+function refuse(message) {
+  console.error(message);
+  process.exit(2);
+}

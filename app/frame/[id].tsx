@@ -1,15 +1,24 @@
-import { useLocalSearchParams } from 'expo-router';
-import { lazy, Suspense } from 'react';
+import { router, useLocalSearchParams } from 'expo-router';
+import { ErrorBoundary, later } from '../../src/ui/trouble';
 
-const FrameScreen = lazy(() =>
-  import('../../src/screens/frame/frame-screen').then((m) => ({ default: m.FrameScreen })),
+const toFinder = () => router.replace('/');
+const FrameScreen = later<{ id: string }>(
+  'The frame',
+  () => import('../../src/screens/frame/frame-screen').then((m) => m.FrameScreen),
+  toFinder,
 );
 
 export default function Frame() {
   const { id } = useLocalSearchParams<{ id: string }>();
   return (
-    <Suspense fallback={null}>
+    <ErrorBoundary
+      what="The frame"
+      ways={[
+        { label: 'To the sheet', go: () => router.replace('/sheet') },
+        { label: 'To the finder', go: toFinder },
+      ]}
+    >
       <FrameScreen id={id} />
-    </Suspense>
+    </ErrorBoundary>
   );
 }

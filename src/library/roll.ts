@@ -3,13 +3,14 @@
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type { FrameRecord } from '../core/frame/record';
+import { darkroom } from '../camera/darkroom';
 import { openVault, type Listing } from '../vault/vault';
+import type { Recovery } from '../workers/darkroom.worker';
+import { framesLeft, noteFreed } from './room';
 
 const vault = openVault();
 const ROLL = ['roll'] as const;
 const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('velmo-roll');
-/** Quota that is left alone, so that the records themselves can still be written. */
-const RESERVE_BYTES = 2_000_000;
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -38,19 +39,48 @@ export function useOtherTabs(): void {
 
 let opened: Promise<void> | undefined;
 
-/** Once a page: takes in the demo's frames and clears away what a crash left behind. */
+/** Once a page: takes in the demo's frames and clears away what was deleted long ago. Failed, it can be tried again. */
 function openRoll(): Promise<void> {
-  opened ??= (async () => {
-    await vault.sweep(Date.now());
-    try {
-      const response = await fetch('/demo/roll.json');
-      if (!response.ok || !(response.headers.get('content-type') ?? '').includes('json')) return;
-      await vault.adopt((await response.json()) as { record: FrameRecord; thumbnail: string }[]);
-    } catch {
-      // No demo roll is served: the person's own frames are all there is.
-    }
-  })();
+  opened ??= sweepAndAdopt().catch((error: unknown) => {
+    opened = undefined;
+    throw error;
+  });
   return opened;
+}
+
+async function sweepAndAdopt(): Promise<void> {
+  await vault.sweep(Date.now());
+  try {
+    const response = await fetch('/demo/roll.json');
+    if (response.ok && (response.headers.get('content-type') ?? '').includes('json'))
+      await vault.adopt((await response.json()) as { record: FrameRecord; thumbnail: string }[]);
+  } catch {
+    // No demo roll is served: the person's own frames are all there is.
+  }
+  // Whole files without a record are looked at beside: nobody should wait for them.
+  if ((await vault.orphans(null)).length > 0) void recoverFrames();
+}
+
+const RECOVERY = ['recovery'] as const;
+
+async function recoverFrames(): Promise<void> {
+  const found = await darkroom().recover();
+  if (found.recovered + found.unreadable === 0) return;
+  queryClient.setQueryData<Recovery>(RECOVERY, found);
+  if (found.recovered > 0) rollChanged();
+}
+
+/** Frames that were brought back when the page opened; `dismiss` once it has been read. */
+export function useRecovery() {
+  const { data } = useQuery<Recovery>({
+    queryKey: RECOVERY,
+    queryFn: () => ({ recovered: 0, unreadable: 0 }),
+    initialData: { recovered: 0, unreadable: 0 },
+  });
+  return {
+    ...data,
+    dismiss: () => queryClient.setQueryData<Recovery>(RECOVERY, { recovered: 0, unreadable: 0 }),
+  };
 }
 
 export function useRoll() {
@@ -92,30 +122,43 @@ export function useFramesLeft(typicalFrameBytes: number) {
   return useQuery({ queryKey: ['room', typicalFrameBytes], queryFn: () => framesLeft(typicalFrameBytes) });
 }
 
-export async function framesLeft(typicalFrameBytes: number): Promise<number | null> {
-  const estimate = await navigator.storage?.estimate?.().catch(() => undefined);
-  if (estimate?.quota === undefined || estimate.usage === undefined) return null;
-  return Math.max(0, Math.floor((estimate.quota - estimate.usage - RESERVE_BYTES) / typicalFrameBytes));
-}
-
 export function useDelete() {
   return useMutation({
     networkMode: 'always',
-    mutationFn: (ids: readonly string[]) => vault.moveToTrash(ids),
+    mutationFn: (ids: readonly string[]) => vault.moveToTrash(ids, Date.now()),
     onSettled: rollChanged,
   });
 }
 
+/** Takes deletions back. @throws Error that says so when a frame is gone */
 export function useRestore() {
   return useMutation({
     networkMode: 'always',
-    mutationFn: (ids: readonly string[]) => vault.restore(ids),
+    mutationFn: async (ids: readonly string[]) => {
+      const gone = await vault.restore(ids);
+      if (gone.length === 0) return;
+      throw new Error(
+        gone.length === 1
+          ? 'This frame is gone: it was removed for good in another tab'
+          : `${gone.length} of these frames are gone: they were removed for good in another tab`,
+      );
+    },
     onSettled: rollChanged,
   });
 }
 
-/** Deletes for good what is in the trash, to make room. */
-export async function emptyTrash(): Promise<void> {
-  await vault.sweep(Date.now());
+/** Called when frames were removed for good and there may be room again. */
+const freed = new Set<() => void>();
+
+export function onFreed(listener: () => void): () => void {
+  freed.add(listener);
+  return () => freed.delete(listener);
+}
+
+/** Removes deleted frames for good. */
+export async function purgeFrames(ids: readonly string[]): Promise<void> {
+  await vault.purge(ids);
+  await noteFreed();
   rollChanged();
+  freed.forEach((listener) => listener());
 }

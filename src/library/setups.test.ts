@@ -94,6 +94,9 @@ describe('a file of setups', () => {
   const file = (values: unknown, over: object = {}) =>
     JSON.stringify({ kind: 'setups', version: 1, setups: [{ name: 'Shelf', values }], ...over });
 
+  const named = (name: string) =>
+    JSON.stringify({ kind: 'setups', version: 1, setups: [{ name, values: { delayS: 2 } }] });
+
   it('comes back as it was', () => {
     expect(readSetupFile(writeSetupFile([mine]))).toEqual([{ name: 'Shelf', values: now }]);
     expect(Object.keys(readSetupFile(writeSetupFile([mine]))[0]!.values).sort()).toEqual(
@@ -127,6 +130,23 @@ describe('a file of setups', () => {
       /setups\[0\]\.name/,
     ],
     [' '.repeat(1_000_001), /too large/],
+    [
+      file({ rules: { ...DEFAULT_RULES, shutter: [1, 0.001] } }),
+      /setups\[0\]\.values\.rules\.shutter \(Shelf\).*wrong way round/,
+    ],
+    [file({ rules: { ...DEFAULT_RULES, iso: [800, 100] } }), /rules\.iso.*wrong way round/],
+    [file({ rules: { ...DEFAULT_RULES, aperture: [2, 8] } }), /rules\.aperture.*narrowest/],
+    [file({ rules: { ...DEFAULT_RULES, iso: [100, 1e300] } }), /rules\.iso.*must be <= 8192/],
+    [named('Kiln\u0007'), /setups\[0\]\.name.*control characters/],
+    [named('Kiln \u202egnp.exe'), /setups\[0\]\.name.*direction of writing/],
+    [
+      '{"kind":"setups","version":1,"setups":[{"name":"A","values":{"delayS":0,"delayS":2}}]}',
+      /setups\[0\]\.values\.delayS is there twice/,
+    ],
+    [
+      '{"kind":"setups","kind":"setups","version":1,"setups":[{"name":"A","values":{"delayS":0}}]}',
+      /kind is there twice/,
+    ],
   ])('that is wrong is refused by the field: %s', (text, message) => {
     expect(() => readSetupFile(text)).toThrow(RangeError);
     expect(() => readSetupFile(text)).toThrow(message);

@@ -1,22 +1,23 @@
 // The person's setups: kept in this browser in their order, exported and imported as JSON, checked by their schema.
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import Ajv, { type ErrorObject } from 'ajv';
+import type { ErrorObject } from 'ajv';
+import { parseTree, type Node } from 'jsonc-parser';
 import {
   onLadders,
-  SETUP_FILE_SCHEMA,
   SETUP_FILE_VERSION,
   setupName,
+  troubleOf,
   type Setup,
   type SetupFile,
 } from '../core/setup/setup';
 import { queryClient } from './roll';
+import { isSetupFile } from './setup-check.generated';
 
 const KEY = 'setups:1';
 const SETUPS = ['setups'] as const;
 const MOST_FILE_BYTES = 1_000_000;
 const store = createAsyncStorage('velmo-setups');
-const isSetupFile = new Ajv({ strictTypes: false }).compile<SetupFile>(SETUP_FILE_SCHEMA);
 
 interface Kept {
   readonly setups: readonly Setup[];
@@ -34,7 +35,37 @@ export function readSetupFile(text: string): SetupFile['setups'] {
     throw new RangeError('This file is not JSON. Choose one that was exported here');
   }
   if (!isSetupFile(value)) throw new RangeError(fieldError(isSetupFile.errors ?? [], value));
-  return value.setups.map(({ name, values }) => ({ name: setupName(name), values: onLadders(values) }));
+  const twice = repeatedKey(parseTree(text));
+  if (twice) throw new RangeError(`${twice} is there twice: it is not clear which one is meant`);
+  return value.setups.map(({ name, values }, i) => {
+    const trouble = troubleOf(values);
+    if (trouble) throw new RangeError(`setups[${i}].values.${trouble.field} (${name}) ${trouble.why}`);
+    try {
+      return { name: setupName(name), values: onLadders(values) };
+    } catch (error) {
+      throw new RangeError(`setups[${i}].name: ${(error as Error).message}`);
+    }
+  });
+}
+
+/** The path of a key that an object has twice, "setups[0].values.iso"; of them a parser keeps the last and says nothing. */
+function repeatedKey(node: Node | undefined, path = ''): string | null {
+  const seen = new Set<string>();
+  for (const [i, child] of (node?.children ?? []).entries()) {
+    if (node!.type === 'array') {
+      const found = repeatedKey(child, `${path}[${i}]`);
+      if (found) return found;
+      continue;
+    }
+    const [key, value] = child.children ?? [];
+    const name = String(key?.value);
+    const here = path ? `${path}.${name}` : name;
+    if (seen.has(name)) return here;
+    seen.add(name);
+    const found = repeatedKey(value, here);
+    if (found) return found;
+  }
+  return null;
 }
 
 /** "setups[0].values.iso.exact: must be > 0", with the setup's name where it has one. */
@@ -70,7 +101,7 @@ async function load(): Promise<Kept> {
   if (text === null) return { setups: [], setAside: 0 };
   try {
     const list = JSON.parse(text) as Setup[];
-    const sound = list.filter((one) => isSetupFile(fileOf(one)));
+    const sound = list.filter((one) => isSetupFile(fileOf(one)) && !troubleOf(one.values));
     if (sound.length < list.length) await store.setItem(`${KEY}:set-aside`, text);
     return { setups: sound, setAside: list.length - sound.length };
   } catch {

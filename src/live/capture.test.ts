@@ -2,11 +2,19 @@
 import type { Camera, CaptureEvent } from '../camera/port';
 import type { FrameRecord } from '../core/frame/record';
 import type { FinderReport } from '../workers/finder-protocol';
-import { cancelCapture, press, STORE_FULL } from './capture';
+import { cancelCapture, press, STORE_FULL, UNSAVED_WAIT } from './capture';
 import { useDesk } from './desk';
+import { MOST_UNSAVED, useUnsaved } from './unsaved';
 
 let mockLeft: number | null = 9;
-jest.mock('../library/roll', () => ({ framesLeft: async () => mockLeft, rollChanged: () => undefined }));
+jest.mock('../library/roll', () => ({ rollChanged: () => undefined, onFreed: () => () => undefined }));
+jest.mock('../library/room', () => ({
+  framesLeft: async () => mockLeft,
+  noteRefusal: async () => undefined,
+}));
+jest.mock('../camera/darkroom', () => ({ darkroom: () => mockDarkroom }));
+jest.mock('../ui/save-file', () => ({ saveFile: () => undefined }));
+let mockDarkroom: { saveAgain: jest.Mock } = { saveAgain: jest.fn() };
 
 const record = { id: '0'.repeat(32), timeMs: 0, offsetMinutes: 0 } as FrameRecord;
 const state = () => useDesk.getState().capture;
@@ -30,7 +38,16 @@ const giving = (...events: CaptureEvent[]) =>
 beforeEach(() => {
   mockLeft = 9;
   const settings = { shutterS: 1 / 128, iso: 100, apertureN: 1.8, compensationEv: 0 };
-  useDesk.setState({ capture: { kind: 'idle' }, report: { settings, lens: 'wide' } as FinderReport });
+  const told = {
+    reading: { ev100: 9 },
+    forecast: { clipped: [0.1, 0.2, 0.3, 0.4], belowFloor: [0, 0, 0, 0] },
+    headroomOfFileEv: 0.5,
+  };
+  useDesk.setState({
+    capture: { kind: 'idle' },
+    report: { settings, lens: 'wide', ...told } as unknown as FinderReport,
+  });
+  useUnsaved.setState({ frames: [], saving: false });
 });
 
 describe('a press', () => {
@@ -58,10 +75,57 @@ describe('a press', () => {
     expect(presses()).toBe(1);
   });
 
-  it('keeps the file at hand when the store refuses it', async () => {
-    const dng = Uint8Array.of(1, 2, 3);
-    await press(giving({ kind: 'unsaved', record, dng, reason: 'QuotaExceededError' }).camera);
-    expect(state()).toMatchObject({ kind: 'failed', rescue: { dng, name: expect.stringMatching(/\.dng$/) } });
+  const unsaved = (n: number): CaptureEvent => ({
+    kind: 'unsaved',
+    record: { ...record, id: String(n).repeat(32) },
+    dng: Uint8Array.of(n),
+    thumbnailJpeg: Uint8Array.of(9),
+    reason: 'the store is full',
+  });
+
+  it('gives the record the forecast that was on the screen', async () => {
+    const plans: { forecast?: { channels: { clippedShare: number }[]; headroomEv: number | null } }[] = [];
+    const { camera } = cameraThat(async function* (plan) {
+      plans.push(plan as never);
+      yield { kind: 'saved', record };
+    });
+    await press(camera);
+    expect(plans[0]!.forecast!.channels.map((c) => c.clippedShare)).toEqual([0.1, 0.2, 0.3, 0.4]);
+    expect(plans[0]!.forecast!.headroomEv).toBe(0.5);
+  });
+
+  it('keeps a frame that the store refuses until it is saved or let go, over other presses', async () => {
+    await press(giving(unsaved(1)).camera);
+    await press(giving({ kind: 'saved', record }).camera);
+    await press(giving(unsaved(2)).camera);
+    const waiting = () => useUnsaved.getState().frames.map((f) => f.dng[0]);
+    expect(waiting()).toEqual([1, 2]);
+    // Not before it was downloaded.
+    useUnsaved.getState().letGo();
+    expect(waiting()).toEqual([1, 2]);
+    useUnsaved.getState().download();
+    useUnsaved.getState().letGo();
+    expect(waiting()).toEqual([2]);
+  });
+
+  it('saves what waits when there is room, and keeps it when there is none', async () => {
+    await press(giving(unsaved(1)).camera);
+    mockDarkroom = { saveAgain: jest.fn(async () => ({ ...unsaved(1), reason: 'still full' })) };
+    await useUnsaved.getState().saveAgain();
+    expect(useUnsaved.getState().frames[0]).toMatchObject({ reason: 'still full', dng: Uint8Array.of(1) });
+    mockDarkroom = { saveAgain: jest.fn(async () => Promise.reject(new Error('gone'))) };
+    await useUnsaved.getState().saveAgain();
+    expect(useUnsaved.getState()).toMatchObject({ saving: false, frames: [{ reason: 'gone' }] });
+    mockDarkroom = { saveAgain: jest.fn(async () => ({ kind: 'saved' })) };
+    await useUnsaved.getState().saveAgain();
+    expect(useUnsaved.getState().frames).toEqual([]);
+  });
+
+  it('is not taken while as many wait as the memory should hold', async () => {
+    for (let i = 0; i < MOST_UNSAVED; i++) await press(giving(unsaved(i)).camera);
+    const { camera, presses } = giving({ kind: 'saved', record });
+    await press(camera);
+    expect([presses(), state()]).toEqual([0, { kind: 'failed', message: UNSAVED_WAIT }]);
   });
 
   it('says what failed, and can be pressed again', async () => {

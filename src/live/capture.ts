@@ -3,11 +3,13 @@
 import { profileOf, type Camera } from '../camera/port';
 import { totalCompensation } from '../core/exposure/automatic';
 import { forecastOutlook } from '../core/frame/record';
-import { fileName } from '../library/file-name';
-import { framesLeft, rollChanged } from '../library/roll';
+import { rollChanged } from '../library/roll';
+import { framesLeft, noteRefusal } from '../library/room';
 import { frameId } from '../vault/frame-id';
+import { STORE_IS_FULL } from '../vault/vault';
 import { useDesk } from './desk';
 import { hasIris } from './desk-controls';
+import { MOST_UNSAVED, useUnsaved } from './unsaved';
 
 const DAY_S = 86_400;
 
@@ -15,6 +17,9 @@ let running: AbortController | undefined;
 
 export const STORE_FULL =
   'The store is full. Export frames from the sheet and delete them, then press again.';
+
+export const UNSAVED_WAIT =
+  'Frames wait to be saved. Download them, or delete others from the sheet, then press again.';
 
 /** @param hardness how hard the release is pressed, 0 … 1: a key is struck softly */
 export async function press(camera: Camera, hardness = 0.3): Promise<void> {
@@ -24,6 +29,10 @@ export async function press(camera: Camera, hardness = 0.3): Promise<void> {
   const { setCapture, delayS } = useDesk.getState();
   setCapture({ kind: 'busy', stage: 'expose', share: 0 });
   try {
+    if (useUnsaved.getState().frames.length >= MOST_UNSAVED) {
+      setCapture({ kind: 'failed', message: UNSAVED_WAIT });
+      return;
+    }
     const { typicalFrameBytes } = profileOf(camera, useDesk.getState().lens);
     if ((await framesLeft(typicalFrameBytes)) === 0) {
       setCapture({ kind: 'failed', message: STORE_FULL });
@@ -66,8 +75,10 @@ export async function press(camera: Camera, hardness = 0.3): Promise<void> {
       if (event.kind === 'progress') setCapture({ kind: 'busy', stage: event.stage, share: event.share });
       else if (event.kind === 'saved') setCapture({ kind: 'idle' });
       else {
-        const rescue = { name: fileName(event.record), dng: event.dng };
-        setCapture({ kind: 'failed', message: unsavedWords(event.reason), rescue });
+        const { record, dng, thumbnailJpeg, reason } = event;
+        useUnsaved.getState().add({ record, dng, thumbnailJpeg, reason });
+        if (reason === STORE_IS_FULL) await noteRefusal();
+        setCapture({ kind: 'idle' });
       }
     }
   } catch (error) {
@@ -105,9 +116,4 @@ export function cancelCapture(): void {
 function failureWords(error: unknown): string {
   const message = error instanceof Error ? error.message : String(error);
   return `Not taken: ${message}. Press again.`;
-}
-
-function unsavedWords(reason: string): string {
-  const why = /quota/i.test(reason) ? 'the store is full' : reason;
-  return `Taken, but not saved: ${why}. Download it now.`;
 }

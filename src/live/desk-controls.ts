@@ -134,6 +134,7 @@ export function orderOf(desk: Desk, running: boolean): FinderOrder {
       scene,
       outside,
       running,
+      retries: desk.retries,
     },
     rules: trade ? 'full' : rules,
     aim: { at: spot, spotShare, burnShare },

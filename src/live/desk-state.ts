@@ -43,13 +43,7 @@ export type CaptureState =
   | { readonly kind: 'idle' }
   | { readonly kind: 'waiting'; readonly leftS: number }
   | { readonly kind: 'busy'; readonly stage: CaptureStage; readonly share: number }
-  | { readonly kind: 'failed'; readonly message: string; readonly rescue?: UnsavedFile };
-
-/** A frame that was taken but that the store would not have: to be downloaded before it is gone. */
-export interface UnsavedFile {
-  readonly name: string;
-  readonly dng: Uint8Array;
-}
+  | { readonly kind: 'failed'; readonly message: string };
 
 export type CameraState =
   | { readonly kind: 'starting' }
@@ -67,6 +61,7 @@ export interface Desk {
   readonly scene: string;
   readonly outside: Outside;
   readonly sceneStatus: SceneStatus;
+  readonly retries: number;
   readonly pattern: PatternId;
   readonly spot: FramePoint;
   readonly spotShare: number;
@@ -153,6 +148,8 @@ export interface Desk {
   setScene(scene: string): void;
   arrange(change: Partial<Outside>): void;
   setSceneStatus(status: SceneStatus): void;
+  /** Asks anew for what did not load. */
+  tryAgain(): void;
   setReport(report: FinderReport): void;
   setCamera(camera: CameraState): void;
   setCapture(capture: CaptureState): void;

@@ -310,6 +310,11 @@ describe('a kept desk', () => {
   const { controls, pattern, spot, check, scope, pins, rules, lock, trade, theme, other } = desk();
   const kept = { controls, pattern, spot, check, scope, pins, rules, lock, trade, theme, other };
 
+  it('does not take a lock that no light has', () => {
+    const text = JSON.stringify({ ...kept, lock: { ev100: 1e308, by: 'x' } });
+    expect(parseDesk(text)).not.toHaveProperty('lock');
+    expect(parseDesk(text)).toHaveProperty('controls');
+  });
   it('comes back as it was', () => expect(parseDesk(JSON.stringify(kept))).toEqual(kept));
   it.each([null, '', '{', 'null', '[]', '3', '{"pattern":"magic"}'])(
     'that is none is passed over: %s',

@@ -47,6 +47,7 @@ export const useDesk = create<Desk>()((set, get) => ({
   scene: OPENING_SCENE,
   outside: OPENING,
   sceneStatus: { kind: 'loading', scene: OPENING_SCENE, share: 0 },
+  retries: 0,
   pattern: 'evaluative',
   spot: { x: 0.5, y: 0.5 },
   spotShare: SPOT_SHARE,
@@ -269,9 +270,12 @@ export const useDesk = create<Desk>()((set, get) => ({
   setOrientation: (orientation) => set({ orientation }),
   setLens: (lens) => set({ lens }),
   // Lamps have other names there; what the person holds in hand stays.
-  setScene: (scene) => set(({ outside }) => ({ scene, outside: { ...outside, levels: {} } })),
+  // The one that did not load, chosen again, is asked for again.
+  setScene: (scene) =>
+    set(({ outside, retries }) => ({ scene, outside: { ...outside, levels: {} }, retries: retries + 1 })),
   arrange: (change) => set(({ outside }) => ({ outside: { ...outside, ...change } })),
   setSceneStatus: (sceneStatus) => set({ sceneStatus }),
+  tryAgain: () => set(({ retries }) => ({ retries: retries + 1 })),
   setReport: (report) =>
     set(({ controls, focus }) => ({
       report,

@@ -89,42 +89,90 @@ describe('the vault', () => {
     expect(kept.has('frame:broken')).toBe(true);
   });
 
-  it('sweeps what a crash left, but not what another tab may still be writing', async () => {
+  it('tells of files without a record, and keeps them; of young ones only when nobody writes', async () => {
     const { store, kept } = memoryStore();
     const vault = openVault(store);
     const now = 100 * HOUR;
     const [old, fresh] = [record(now - HOUR, 1), record(now - 1000, 2)];
     for (const r of [old, fresh]) await vault.putFile(r.id, Uint8Array.of(1), Uint8Array.of(1));
-    expect(await vault.sweep(now)).toEqual([old.id]);
-    expect([...kept.keys()].some((key) => key.includes(old.id))).toBe(false);
-    expect(kept.has(`dng:${fresh.id}`)).toBe(true);
+    await vault.sweep(now);
+    expect(await vault.orphans(now)).toEqual([old.id]);
+    expect((await vault.orphans(null)).sort()).toEqual([old.id, fresh.id].sort());
+    expect(kept.has(`dng:${old.id}`)).toBe(true);
   });
 
-  it('takes deletion back, whole, until the trash is emptied', async () => {
-    const { store, kept } = memoryStore();
+  it('takes a record that was made again from its file, and no other', async () => {
+    const { store } = memoryStore();
     const vault = openVault(store);
     const r = record(5);
-    await vault.putFile(r.id, Uint8Array.of(1, 2), Uint8Array.of(1));
-    await vault.putRecord(r);
-    await vault.moveToTrash([r.id]);
-    expect((await vault.list()).frames).toEqual([]);
-    await vault.restore([r.id]);
+    await vault.putFile(r.id, Uint8Array.of(1), Uint8Array.of(1));
+    expect(await vault.putFoundRecord(r.id, undefined)).toBe(false);
+    expect(await vault.putFoundRecord(r.id, { ...r, timeMs: 1e300 })).toBe(false);
+    expect(await vault.putFoundRecord(r.id, record(6))).toBe(false);
+    expect(await vault.putFoundRecord(r.id, r)).toBe(true);
+    expect((await vault.list()).frames).toEqual([r]);
+    expect(await vault.orphans(null)).toEqual([]);
+  });
+
+  it('takes deletion back, whole; another tab that opens or deletes removes nothing that is young', async () => {
+    const { store, kept } = memoryStore();
+    const [vault, other] = [openVault(store), openVault(store)];
+    const [r, s] = [record(5), record(6, 3)];
+    for (const one of [r, s]) {
+      await vault.putFile(one.id, Uint8Array.of(1, 2), Uint8Array.of(1));
+      await vault.putRecord(one);
+    }
+    await vault.moveToTrash([r.id], HOUR);
+    expect((await vault.list()).frames).toEqual([s]);
+    // The other tab opens, deletes a frame of its own and lets it go for good.
+    expect(await other.sweep(HOUR + 5000)).toEqual([]);
+    await other.moveToTrash([s.id], HOUR + 5000);
+    await other.purge([s.id]);
+    expect(await vault.restore([r.id])).toEqual([]);
     expect((await vault.list()).frames).toEqual([r]);
     expect(await vault.file(r.id)).toEqual(Uint8Array.of(1, 2));
-    await vault.moveToTrash([r.id]);
-    await vault.sweep(HOUR);
+    await vault.moveToTrash([r.id], HOUR);
+    expect(await vault.sweep(2 * HOUR)).toEqual([r.id]);
     expect([...kept.keys()]).toEqual([]);
+    // Too late: it says so.
+    expect(await vault.restore([r.id])).toEqual([r.id]);
     await expect(vault.file(r.id)).rejects.toThrow(/not in the store/);
   });
 
-  it('loses nothing when a deletion fails half-way', async () => {
+  it('clears away what an earlier version put into the trash', async () => {
+    const { store, kept } = memoryStore();
+    const vault = openVault(store);
+    const r = record(5);
+    await vault.putFile(r.id, Uint8Array.of(1), Uint8Array.of(1));
+    kept.set(`trash:${r.id}`, JSON.stringify(r));
+    expect((await vault.list()).frames).toEqual([]);
+    expect(await vault.sweep(6)).toEqual([r.id]);
+    expect([...kept.keys()]).toEqual([]);
+  });
+
+  it('loses nothing when a deletion fails', async () => {
     const { store, failWith } = memoryStore();
     const vault = openVault(store);
     await vault.putRecord(record(1));
     failWith(new Error('QuotaExceeded'));
-    await expect(vault.moveToTrash([record(1).id])).rejects.toThrow('QuotaExceeded');
+    await expect(vault.moveToTrash([record(1).id], 2)).rejects.toThrow('QuotaExceeded');
     failWith(null);
     expect((await vault.list()).frames).toHaveLength(1);
+  });
+
+  it.each([
+    ['time', { timeMs: 1e300 }],
+    ['time before the calendar', { timeMs: -1e14 }],
+    ['shutter', { shutterS: 1e308 }],
+    ['ISO', { iso: Infinity }],
+    ['kelvin', { kelvin: 1e-300 }],
+    ['lens', { lens: 'x'.repeat(5000) }],
+    ['size', { bytes: 1e300 }],
+  ])('sets a record with an impossible %s aside: it cannot be shown', async (_, over) => {
+    const { store } = memoryStore();
+    const vault = openVault(store);
+    await vault.putRecord({ ...record(1), ...over });
+    expect(await vault.list()).toMatchObject({ frames: [], unreadable: [`frame:${record(1).id}`] });
   });
 
   it('adopts served frames once, also after they were deleted, and refuses what is no record', async () => {
@@ -138,7 +186,7 @@ describe('the vault', () => {
     expect(await vault.adopt(entries)).toBe(1);
     expect(await vault.adopt(entries)).toBe(0);
     expect(await vault.thumbnails([served.id, 'none'])).toEqual({ [served.id]: 'data:,a', none: null });
-    await vault.moveToTrash([served.id]);
+    await vault.moveToTrash([served.id], 0);
     await vault.sweep(HOUR);
     expect(await vault.adopt(entries)).toBe(0);
   });

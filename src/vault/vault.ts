@@ -14,6 +14,9 @@ export interface Store {
   getAllKeys(): Promise<string[]>;
 }
 
+/** The reason that a frame was not saved, where it is this. */
+export const STORE_IS_FULL = 'the store is full';
+
 const STORE_NAME = 'velmo-roll';
 const RECORD = 'frame:';
 const FILE = 'dng:';
@@ -21,11 +24,13 @@ const THUMBNAIL = 'thumb:';
 const TRASH = 'trash:';
 /** Files without a record younger than this may belong to a capture that is still running, perhaps in another tab. */
 const ORPHAN_AGE_MS = 10 * 60 * 1000;
+/** A deletion older than this cannot be taken back in any tab any more. */
+const TRASH_AGE_MS = 10 * 60 * 1000;
 
 type IsRecord = (value: unknown) => value is FrameRecord;
 
 /** The schema checker is large and first needed when records are read: it comes in a bundle of its own. */
-const recordCheck = (): Promise<IsRecord> => import('./record-check').then((m) => m.isRecord);
+const recordCheck = (): Promise<IsRecord> => import('./record-check.generated').then((m) => m.isRecord);
 
 export interface Listing {
   /** Newest first. */
@@ -43,20 +48,31 @@ export interface Vault {
   putFile(id: string, dng: Uint8Array, thumbnailJpeg: Uint8Array): Promise<void>;
   /** Second half: from here on the frame is in the sheet. */
   putRecord(record: FrameRecord): Promise<void>;
+  /** A record made again from a stored file. Returns false, and writes nothing, when it is none or another frame's. */
+  putFoundRecord(id: string, record: unknown): Promise<boolean>;
   /** Records and thumbnails of frames whose files are served. Those already known, or once deleted, are passed over. */
   adopt(entries: readonly { record: FrameRecord; thumbnail: string }[]): Promise<number>;
-  moveToTrash(ids: readonly string[]): Promise<void>;
-  restore(ids: readonly string[]): Promise<void>;
-  /** Empties the trash and removes files that never got a record. */
-  sweep(nowMs: number, options?: { trash?: boolean }): Promise<string[]>;
+  /** Takes frames out of the sheet; everything of them stays until they are purged or swept. */
+  moveToTrash(ids: readonly string[], nowMs: number): Promise<void>;
+  /** Puts frames back into the sheet. Returns those that could not be: they are gone. */
+  restore(ids: readonly string[]): Promise<string[]>;
+  /** Removes frames for good. */
+  purge(ids: readonly string[]): Promise<void>;
+  /** Purges what was deleted long ago. Returns what is gone. */
+  sweep(nowMs: number): Promise<string[]>;
+  /**
+   * Files that have no record: of captures that were cut off, or that are still being written.
+   * @param nowMs gives those only that are too old to be still written; null gives all
+   */
+  orphans(nowMs: number | null): Promise<string[]>;
 }
 
 export function openVault(store: Store = createAsyncStorage(STORE_NAME)): Vault {
-  const withPrefix = async (prefix: string) =>
-    (await store.getAllKeys()).filter((key) => key.startsWith(prefix));
   return {
     list: async () => {
-      const keys = await withPrefix(RECORD);
+      const all = await store.getAllKeys();
+      const deleted = new Set(idsOf(all, TRASH));
+      const keys = all.filter((key) => key.startsWith(RECORD) && !deleted.has(key.slice(RECORD.length)));
       const values = await store.getMany(keys);
       const isRecord = await recordCheck();
       const frames: FrameRecord[] = [];
@@ -86,6 +102,13 @@ export function openVault(store: Store = createAsyncStorage(STORE_NAME)): Vault 
 
     putRecord: (record) => store.setItem(RECORD + record.id, JSON.stringify(record)),
 
+    putFoundRecord: async (id, record) => {
+      const isRecord = await recordCheck();
+      if (!isRecord(record) || record.id !== id) return false;
+      await store.setItem(RECORD + id, JSON.stringify(record));
+      return true;
+    },
+
     adopt: async (entries) => {
       const known = new Set(await store.getAllKeys());
       const isRecord = await recordCheck();
@@ -103,40 +126,47 @@ export function openVault(store: Store = createAsyncStorage(STORE_NAME)): Vault 
       return fresh.length;
     },
 
-    moveToTrash: (ids) => move(store, ids, RECORD, TRASH),
-    restore: (ids) => move(store, ids, TRASH, RECORD),
+    moveToTrash: (ids, nowMs) =>
+      store.setMany(Object.fromEntries(ids.map((id) => [TRASH + id, String(nowMs)]))),
 
-    sweep: async (nowMs, { trash = true } = {}) => {
+    restore: async (ids) => {
+      const keys = new Set(await store.getAllKeys());
+      const there = ids.filter((id) => keys.has(RECORD + id) && keys.has(THUMBNAIL + id));
+      await store.removeMany(there.map((id) => TRASH + id));
+      return ids.filter((id) => !there.includes(id));
+    },
+
+    purge,
+
+    sweep: async (nowMs) => {
+      const trash = idsOf(await store.getAllKeys(), TRASH);
+      const values = await store.getMany(trash.map((id) => TRASH + id));
+      // What an earlier version put there has no time: it is old.
+      const old = trash.filter((id) => !(nowMs - Number(values[TRASH + id]) < TRASH_AGE_MS));
+      await purge(old);
+      return old;
+    },
+
+    orphans: async (nowMs) => {
       const keys = await store.getAllKeys();
-      const has = new Set(keys);
-      const gone = new Set<string>();
-      for (const key of keys) {
-        if (trash && key.startsWith(TRASH)) gone.add(key.slice(TRASH.length));
-        if (!key.startsWith(FILE)) continue;
-        const id = key.slice(FILE.length);
-        const orphan = !has.has(RECORD + id) && !has.has(TRASH + id);
-        if (orphan && nowMs - timeOfId(id) > ORPHAN_AGE_MS) gone.add(id);
-      }
-      const remove = [...gone].flatMap((id) => [FILE + id, THUMBNAIL + id, TRASH + id]);
-      if (remove.length > 0) await store.removeMany(remove);
-      return [...gone];
+      const known = new Set([...idsOf(keys, RECORD), ...idsOf(keys, TRASH)]);
+      return idsOf(keys, FILE).filter(
+        (id) => !known.has(id) && (nowMs === null || nowMs - timeOfId(id) > ORPHAN_AGE_MS),
+      );
     },
   };
+
+  async function purge(ids: readonly string[]): Promise<void> {
+    if (ids.length > 0)
+      await store.removeMany(ids.flatMap((id) => [FILE + id, THUMBNAIL + id, RECORD + id, TRASH + id]));
+  }
+}
+
+function idsOf(keys: readonly string[], prefix: string): string[] {
+  return keys.filter((key) => key.startsWith(prefix)).map((key) => key.slice(prefix.length));
 }
 
 const ADOPTED = 'adopted:';
-
-/** Writes the new keys before the old ones go: half-way there are two, never none. */
-async function move(store: Store, ids: readonly string[], from: string, to: string): Promise<void> {
-  const values = await store.getMany(ids.map((id) => from + id));
-  const target: Record<string, string> = {};
-  for (const id of ids) {
-    const value = values[from + id];
-    if (value) target[to + id] = value;
-  }
-  await store.setMany(target);
-  await store.removeMany(ids.map((id) => from + id));
-}
 
 function parse(text: string | null | undefined, isRecord: IsRecord): FrameRecord | undefined {
   try {

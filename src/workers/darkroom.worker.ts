@@ -19,8 +19,10 @@ import { stopline, type Stopline } from '../core/scopes/stopline';
 import type { RawImage } from '../core/sensor/raw-frame';
 import { OPTICS } from '../core/sensor/cameras';
 import type { LensId } from '../core/sensor/simulated-camera';
-import { openVault } from '../vault/vault';
+import { recordFromFile } from '../core/frame/recover';
+import { openVault, STORE_IS_FULL } from '../vault/vault';
 import { rawFrameOf } from '../core/dng/file-frame';
+import { fetchWhole } from './fetch-whole';
 import { sceneAt, sceneUrl } from './scene-shelf';
 
 export type CaptureStage = Stage | 'store' | 'verify';
@@ -66,8 +68,16 @@ export type CaptureOutcome =
       readonly kind: 'unsaved';
       readonly record: FrameRecord;
       readonly dng: Uint8Array;
+      readonly thumbnailJpeg: Uint8Array;
       readonly reason: string;
     };
+
+/** What became of files that had no record. */
+export interface Recovery {
+  readonly recovered: number;
+  /** Files that could not be read, or tell too little; they stay where they are. */
+  readonly unreadable: number;
+}
 
 const vault = openVault();
 let opened: { id: string; frame: RawImage } | undefined;
@@ -96,19 +106,23 @@ const api = {
       encodeJpeg,
       onProgress,
     });
-    try {
-      onProgress('store', 0);
-      await vault.putFile(record.id, dng, thumbnailJpeg);
-      onProgress('verify', 0);
-      const back = readDng(await vault.file(record.id));
-      if (!sameSamples(back.data, frame.data)) throw new Error('The stored file does not match the exposure');
-      await vault.putRecord(record);
-      onProgress('verify', 1);
-      return { kind: 'saved', record };
-    } catch (error) {
-      const reason = error instanceof Error ? error.message : String(error);
-      return Comlink.transfer({ kind: 'unsaved', record, dng, reason }, [dng.buffer as ArrayBuffer]);
-    }
+    return save({ record, dng, thumbnailJpeg }, frame.data, onProgress);
+  },
+
+  /** Saves a frame that the store would not have before. */
+  async saveAgain(record: FrameRecord, dng: Uint8Array, thumbnailJpeg: Uint8Array): Promise<CaptureOutcome> {
+    return save({ record, dng, thumbnailJpeg }, readDng(dng).data, () => undefined);
+  },
+
+  /** Removes what a cancelled capture had written. */
+  async discard(id: string): Promise<void> {
+    if ((await vault.orphans(null)).includes(id)) await vault.purge([id]);
+  },
+
+  /** Brings frames back that were stored whole when their page closed, but had no record yet. */
+  async recover(): Promise<Recovery> {
+    // Whoever writes holds the lock: when it is free, nobody does.
+    return alone((free) => recoverOrphans(free ? null : Date.now()));
   },
 
   /** The window of a capture at one pixel a site, as it will be: its blur, its noise, its brightness. */
@@ -177,11 +191,84 @@ const api = {
 
 export type DarkroomWorkerApi = typeof api;
 
+const WRITING = 'velmo-writing';
+
+/** While frames are written, others must not take them for remains. */
+function whileWriting<T>(write: () => Promise<T>): Promise<T> {
+  const { locks } = navigator as { locks?: LockManager };
+  return locks ? (locks.request(WRITING, { mode: 'shared' }, write) as Promise<T>) : write();
+}
+
+/** Calls back with true when nobody writes, and nobody begins until it is done. */
+function alone<T>(act: (free: boolean) => Promise<T>): Promise<T> {
+  const { locks } = navigator as { locks?: LockManager };
+  if (!locks) return act(false);
+  return locks.request(WRITING, { ifAvailable: true }, (lock) => act(lock !== null)) as Promise<T>;
+}
+
+interface Taken {
+  readonly record: FrameRecord;
+  readonly dng: Uint8Array;
+  readonly thumbnailJpeg: Uint8Array;
+}
+
+/** Writes a frame, reads it back and compares every sample; the frame itself comes back when the store will not have it. */
+async function save(
+  { record, dng, thumbnailJpeg }: Taken,
+  samples: Uint16Array,
+  onProgress: (stage: CaptureStage, share: number) => void,
+): Promise<CaptureOutcome> {
+  try {
+    await whileWriting(async () => {
+      onProgress('store', 0);
+      await vault.putFile(record.id, dng, thumbnailJpeg);
+      onProgress('verify', 0);
+      const back = readDng(await vault.file(record.id));
+      if (!sameSamples(back.data, samples)) throw new Error('the stored file does not match the exposure');
+      await vault.putRecord(record);
+      onProgress('verify', 1);
+    });
+    return { kind: 'saved', record };
+  } catch (error) {
+    const reason = await reasonOf(error);
+    return Comlink.transfer({ kind: 'unsaved', record, dng, thumbnailJpeg, reason }, [
+      dng.buffer as ArrayBuffer,
+      thumbnailJpeg.buffer as ArrayBuffer,
+    ]);
+  }
+}
+
+/** A store this full refuses without always saying why. */
+const NEARLY_FULL = 0.9;
+
+/** Why the store refused, in words. Browsers name a full store in the error's name, its message, or not at all. */
+async function reasonOf(error: unknown): Promise<string> {
+  const { name = '', message = '' } = (error ?? {}) as Partial<Error>;
+  if (/quota/i.test(name + message)) return STORE_IS_FULL;
+  if (message !== '') return message;
+  const { usage = 0, quota = Infinity } =
+    (await navigator.storage?.estimate?.().catch(() => undefined)) ?? {};
+  return usage > NEARLY_FULL * quota ? STORE_IS_FULL : 'the browser refused to store it and gave no reason';
+}
+
+async function recoverOrphans(nowMs: number | null): Promise<Recovery> {
+  let [recovered, unreadable] = [0, 0];
+  for (const id of await vault.orphans(nowMs)) {
+    try {
+      const bytes = await vault.file(id);
+      const record = recordFromFile(readDng(bytes), bytes.length);
+      if (await vault.putFoundRecord(id, record)) recovered++;
+      else unreadable++;
+    } catch {
+      unreadable++;
+    }
+  }
+  return { recovered, unreadable };
+}
+
 async function bytesOf(id: string, place: FrameRecord['place']): Promise<Uint8Array> {
   if (place.kind === 'stored') return vault.file(id);
-  const response = await fetch(place.url);
-  if (!response.ok) throw new Error(`The file did not load (${response.status})`);
-  return new Uint8Array(await response.arrayBuffer());
+  return fetchWhole(place.url, { what: 'The file' });
 }
 
 function frameOf(id: string): { frame: RawImage } {

@@ -73,6 +73,8 @@ export interface FinderOrder {
   /** Shown in place of the present exposure while it is held up. */
   readonly other: OtherExposure | null;
   readonly running: boolean;
+  /** Counts how often the person asked to try again what did not load. */
+  readonly retries: number;
 }
 
 export const STAGES = ['light', 'expose', 'scopes', 'meter', 'develop', 'draw'] as const;

@@ -12,7 +12,7 @@ import { isLensId, OPTICS } from '../core/sensor/cameras';
 import type { LensId } from '../core/sensor/simulated-camera';
 import type { FinderOrder, FinderReport, FinderStage, SceneStatus } from './finder-protocol';
 import { consequences, fitOf, handReading, heldUp, weightsOf, type Shown } from './finder-telling';
-import { firstLookAt, isReady, packAt, sceneAt, sceneUrl } from './scene-shelf';
+import { firstLookAt, forgetFailures, isReady, packAt, sceneAt, sceneUrl } from './scene-shelf';
 
 /** A new frame every 40 ms while nothing is touched; a change is shown at once. */
 const FRAME_MS = 40;
@@ -47,6 +47,7 @@ const api = {
     schedule(0);
   },
   set(next: FinderOrder) {
+    if (next.retries !== order?.retries) forgetFailures();
     order = next;
     // Whoever changes a setting touches the camera.
     touchedMs = performance.now();

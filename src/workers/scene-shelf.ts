@@ -4,6 +4,7 @@ import { readScenePack } from '../core/scene/pack';
 import type { Scene } from '../core/scene/scene';
 import { OPTICS } from '../core/sensor/cameras';
 import type { LensId, PlateId } from '../core/sensor/simulated-camera';
+import { fetchWhole } from './fetch-whole';
 
 const MOST_PACKS = 6;
 const MOST_SCENES = 2;
@@ -21,34 +22,33 @@ function keep<V>(map: Map<string, V>, key: string, value: V, most: number): V {
   return value;
 }
 
-/** @throws Error when it cannot be fetched */
-export function packAt(url: string, onShare: (share: number) => void = () => undefined): Promise<Uint8Array> {
+/** Addresses whose last answer was of no use: asked again, the caches are passed by. */
+const spoilt = new Set<string>();
+
+/** @throws Error in words for people when it cannot be fetched */
+export function packAt(url: string, onShare?: (share: number) => void): Promise<Uint8Array> {
   const known = packs.get(url);
   if (known) return keep(packs, url, known, MOST_PACKS);
-  const fetched = fetchPack(url, onShare);
+  const fetched = fetchWhole(url, {
+    what: 'The scene',
+    onShare,
+    usualBytes: 3_000_000,
+    anew: spoilt.delete(url),
+  });
   fetched.catch(() => packs.delete(url));
   return keep(packs, url, fetched, MOST_PACKS);
 }
 
-async function fetchPack(url: string, onShare: (share: number) => void): Promise<Uint8Array> {
-  const response = await fetch(url);
-  if (!response.ok || !response.body) throw new Error(`The scene did not load (${response.status})`);
-  const total = Number(response.headers.get('content-length')) || 3_000_000;
-  const parts: Uint8Array[] = [];
-  let length = 0;
-  const reader = response.body.getReader();
-  for (let next = await reader.read(); !next.done; next = await reader.read()) {
-    parts.push(next.value);
-    length += next.value.length;
-    onShare(Math.min(1, length / total));
+/** A pack read; one that cannot be is not kept. @throws Error in words for people */
+async function readAt(url: string, half: boolean): Promise<Scene> {
+  const bytes = await packAt(url);
+  try {
+    return await readScenePack(bytes, half);
+  } catch {
+    packs.delete(url);
+    spoilt.add(url);
+    throw new Error('The scene arrived damaged');
   }
-  const bytes = new Uint8Array(length);
-  let at = 0;
-  for (const part of parts) {
-    bytes.set(part, at);
-    at += part.length;
-  }
-  return bytes;
 }
 
 /** True when the whole scene is unpacked already. */
@@ -60,14 +60,14 @@ export function isReady(url: string): boolean {
 export function sceneAt(url: string): Promise<Scene> {
   const known = scenes.get(url);
   if (known) return keep(scenes, url, known, MOST_SCENES);
-  const read = packAt(url).then((bytes) => readScenePack(bytes));
+  const read = readAt(url, false);
   read.catch(() => scenes.delete(url));
   return keep(scenes, url, read, MOST_SCENES);
 }
 
 /** A first look at half the detail, in a quarter of the time. */
-export async function firstLookAt(url: string): Promise<Scene> {
-  return readScenePack(await packAt(url), true);
+export function firstLookAt(url: string): Promise<Scene> {
+  return readAt(url, true);
 }
 
 export function sceneUrl(scene: string, lens: LensId): string {
@@ -81,6 +81,11 @@ type ReflectanceState =
 
 const surfaces = new Map<string, ReflectanceState>();
 
+/** What did not load is asked for again when it is next wanted. */
+export function forgetFailures(): void {
+  for (const [url, { kind }] of surfaces) if (kind === 'failed') surfaces.delete(url);
+}
+
 /** What the surfaces of a scene give back; `onChange` is called when a map that is being fetched is there, or is not to be had. */
 export function reflectanceAt(scene: string, plates: PlateId, onChange: () => void): ReflectanceState {
   const url = `/scenes/${scene}.${plates}.rho`;
@@ -91,12 +96,8 @@ export function reflectanceAt(scene: string, plates: PlateId, onChange: () => vo
     onChange();
   };
   surfaces.set(url, { kind: 'loading' });
-  fetch(url)
-    .then(async (response) => {
-      if (!response.ok) throw new Error(`The hand meter has no map of this scene (${response.status})`);
-      const reflectance = decodeReflectance(new Uint8Array(await response.arrayBuffer()));
-      settle({ kind: 'ready', reflectance });
-    })
+  fetchWhole(url, { what: 'The hand meter’s map of this scene' })
+    .then((bytes) => settle({ kind: 'ready', reflectance: decodeReflectance(bytes) }))
     .catch((error: unknown) => {
       settle({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
     });

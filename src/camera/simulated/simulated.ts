@@ -128,9 +128,11 @@ async function* capture(
     wake();
   };
   const onAbort = () => {
-    // The darkroom computes without a pause: to stop it is to start a new one. What it had written of the file has no
-    // record and is swept away.
+    // The darkroom computes without a pause: to stop it is to start a new one, which clears away what was written of the file.
     restartDarkroom();
+    void darkroom()
+      .discard(plan.facts.uniqueId)
+      .catch(() => undefined);
     end(new DOMException('Cancelled', 'AbortError'));
   };
   if (signal.aborted) throw new DOMException('Cancelled', 'AbortError');

@@ -88,7 +88,11 @@ export function forecastHeld(forecast: readonly ChannelShares[], result: readonl
   });
 }
 
-/** JSON schema of a record, for what comes back from storage or over the wire. */
+/** 31 December 9999, in any time zone: what Exif can write and a date can show. */
+const LAST_MS = 253402214400000;
+const TEXT = { type: 'string', maxLength: 200 } as const;
+
+/** JSON schema of a record, for what comes back from storage or over the wire. Every number is bounded by what can be shown of it. */
 export const RECORD_SCHEMA = {
   type: 'object',
   required: [
@@ -125,17 +129,17 @@ export const RECORD_SCHEMA = {
   properties: {
     version: { const: RECORD_VERSION },
     id: { type: 'string', pattern: '^[0-9a-f]{32}$' },
-    timeMs: { type: 'number' },
+    timeMs: { type: 'number', minimum: -62135510400000, maximum: LAST_MS },
     offsetMinutes: { type: 'integer', minimum: -900, maximum: 900 },
     width: { type: 'integer', minimum: 2, maximum: 65535 },
     height: { type: 'integer', minimum: 2, maximum: 65535 },
-    camera: { type: 'string' },
-    lens: { type: 'string' },
-    scene: { type: 'string' },
-    seed: { type: 'integer' },
+    camera: TEXT,
+    lens: TEXT,
+    scene: TEXT,
+    seed: { type: 'integer', minimum: -9007199254740991, maximum: 9007199254740991 },
     lensId: { enum: LENS_IDS },
-    focusM: { type: ['number', 'null'], exclusiveMinimum: 0 },
-    clockS: { type: 'number' },
+    focusM: { type: ['number', 'null'], exclusiveMinimum: 0, maximum: 1e9 },
+    clockS: { type: 'number', minimum: -1e9, maximum: 1e9 },
     outside: {
       type: 'object',
       required: ['levels', 'support', 'wheel'],
@@ -145,26 +149,26 @@ export const RECORD_SCHEMA = {
         wheel: { enum: WHEEL_SPEEDS },
       },
     },
-    shutterS: { type: 'number', exclusiveMinimum: 0 },
-    iso: { type: 'number', exclusiveMinimum: 0 },
-    apertureN: { type: 'number', exclusiveMinimum: 0 },
+    shutterS: { type: 'number', minimum: 1e-9, maximum: 1e6 },
+    iso: { type: 'number', minimum: 1e-3, maximum: 1e8 },
+    apertureN: { type: 'number', minimum: 0.1, maximum: 1000 },
     compensationEv: { type: 'number', minimum: -5, maximum: 5 },
     shutterAuto: { type: 'boolean' },
     isoAuto: { type: 'boolean' },
     pattern: { enum: PATTERN_IDS },
-    filterStops: { type: 'number', minimum: 0 },
+    filterStops: { type: 'number', minimum: 0, maximum: 40 },
     apertureAuto: { type: 'boolean' },
-    kelvin: { type: 'number', exclusiveMinimum: 0 },
+    kelvin: { type: 'number', minimum: 100, maximum: 1e6 },
     forecast: { $ref: '#/$defs/outlook' },
     result: { $ref: '#/$defs/outlook' },
-    bytes: { type: 'integer', minimum: 1 },
+    bytes: { type: 'integer', minimum: 1, maximum: 1099511627776 },
     place: {
       oneOf: [
         { type: 'object', required: ['kind'], properties: { kind: { const: 'stored' } } },
         {
           type: 'object',
           required: ['kind', 'url'],
-          properties: { kind: { const: 'served' }, url: { type: 'string' } },
+          properties: { kind: { const: 'served' }, url: { type: 'string', maxLength: 2000 } },
         },
       ],
     },
@@ -174,14 +178,15 @@ export const RECORD_SCHEMA = {
       type: 'object',
       required: ['channels', 'headroomEv'],
       properties: {
-        headroomEv: { type: ['number', 'null'] },
+        headroomEv: { type: ['number', 'null'], minimum: -100, maximum: 100 },
         channels: {
           type: 'array',
+          maxItems: 16,
           items: {
             type: 'object',
             required: ['name', 'clippedShare', 'belowFloorShare'],
             properties: {
-              name: { type: 'string' },
+              name: TEXT,
               clippedShare: { type: 'number', minimum: 0, maximum: 1 },
               belowFloorShare: { type: 'number', minimum: 0, maximum: 1 },
             },

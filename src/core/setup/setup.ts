@@ -76,11 +76,15 @@ export interface Setup {
 export const DELAYS_S = [0, 2, 5, 10] as const;
 
 const MOST_NAME = 40;
+/** C0 and C1 controls, and the marks that override or embed a direction (Unicode Annex 9). */
+const UNSEEN = /[\u0000-\u001f\u007f-\u009f\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]/;
 
 /** A name as it is kept: without space around it. @throws RangeError that says what is wrong */
 export function setupName(text: string): string {
   const name = text.trim().replace(/\s+/g, ' ');
   if (name === '') throw new RangeError('A setup needs a name');
+  if (UNSEEN.test(name))
+    throw new RangeError('A name cannot hold control characters or marks that turn the direction of writing');
   if (name.length > MOST_NAME) throw new RangeError(`A name has at most ${MOST_NAME} characters`);
   return name;
 }
@@ -198,6 +202,20 @@ export function onLadders(values: Partial<SetupValues>): Partial<SetupValues> {
   };
 }
 
+/** What is wrong with values that the schema let through: its field and why; null when nothing is. */
+export function troubleOf({ rules }: Partial<SetupValues>): { field: string; why: string } | null {
+  if (!rules) return null;
+  for (const field of ['shutter', 'iso'] as const) {
+    const [low, high] = rules[field];
+    if (low > high)
+      return { field: `rules.${field}`, why: `has its bounds the wrong way round: ${low} … ${high}` };
+  }
+  const [narrowest, widest] = rules.aperture;
+  if (narrowest < widest)
+    return { field: 'rules.aperture', why: `names f/${narrowest} the narrowest and f/${widest} the widest` };
+  return null;
+}
+
 /** The controls with a setup's parts in them. */
 export function controlsWith(controls: ExposureControls, values: Partial<SetupValues>): ExposureControls {
   const { shutter, iso, aperture, compensationEv } = values;
@@ -217,7 +235,7 @@ const CONTROL = {
 } as const;
 const BOUNDS = {
   type: 'array',
-  items: { type: 'number', exclusiveMinimum: 0 },
+  items: { type: 'number', exclusiveMinimum: 0, maximum: 8192 },
   minItems: 2,
   maxItems: 2,
 } as const;

@@ -279,6 +279,9 @@ function HandMeter() {
             ? reading.message
             : 'Light that falls on a thing, whatever its colour. The simulated hand meter stands where you drag it; on a real one, type the figure.'}
       </Words>
+      {reading?.kind === 'failed' && (
+        <Button label="Try again" onPress={useDesk.getState().tryAgain} testID="hand-again" />
+      )}
     </>
   );
 }

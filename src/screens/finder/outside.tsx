@@ -59,7 +59,8 @@ export function OutsideSheet({ onClose }: { onClose: () => void }) {
       )}
       {status.kind === 'failed' && (
         <View role="alert" style={styles.error}>
-          <Words style={styles.warn}>{status.message}. Choose another scene, or this one again.</Words>
+          <Words style={styles.warn}>{status.message}.</Words>
+          <Button label="Try again" onPress={useDesk.getState().tryAgain} testID="scene-again" />
         </View>
       )}
       <ScrollView style={styles.scroll} tabIndex={0}>

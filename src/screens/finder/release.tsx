@@ -5,14 +5,15 @@ import { Image, Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, Polygon } from 'react-native-svg';
 import { patternOf } from '../../core/meter/read';
 import { profileOf } from '../../camera/port';
-import { useFramesLeft, useRoll, useThumbnail } from '../../library/roll';
+import { useFramesLeft, useRecovery, useRoll, useThumbnail } from '../../library/roll';
 import { camera } from '../../live/camera';
 import { cancelCapture, press } from '../../live/capture';
 import { useDesk } from '../../live/desk';
 import type { CaptureState } from '../../live/desk-state';
 import { Button } from '../../ui/button';
-import { saveFile } from '../../ui/save-file';
 import { colour, radius, space } from '../../ui/theme';
+import { recoveredWords } from '../sheet/recovered-words';
+import { UnsavedBar } from '../sheet/unsaved-bar';
 import { Words } from '../../ui/words';
 
 export function ReleaseRow({ onMeter, onMore }: { onMeter: () => void; onMore: () => void }) {
@@ -63,8 +64,10 @@ export function ReleaseRow({ onMeter, onMore }: { onMeter: () => void; onMore: (
 
 /** What changed by itself, once. */
 function Notice() {
-  const notice = useDesk((d) => d.notice);
+  const said = useDesk((d) => d.notice);
   const setNotice = useDesk((d) => d.setNotice);
+  const { recovered, dismiss } = useRecovery();
+  const notice = said ?? (recovered > 0 ? recoveredWords(recovered) : null);
   if (!notice) return null;
   return (
     <View style={styles.line} role="status" testID="notice">
@@ -75,7 +78,7 @@ function Notice() {
         label="Close"
         name="Close this notice"
         kind="quiet"
-        onPress={() => setNotice(null)}
+        onPress={() => (said ? setNotice(null) : dismiss())}
         testID="notice-read"
       />
     </View>
@@ -174,7 +177,12 @@ const STAGE_WORDS = {
 function CaptureLine({ capture }: { capture: CaptureState }) {
   const router = useRouter();
   const setCapture = useDesk((d) => d.setCapture);
-  if (capture.kind === 'idle') return null;
+  if (capture.kind === 'idle')
+    return (
+      <View style={styles.above}>
+        <UnsavedBar />
+      </View>
+    );
   if (capture.kind === 'waiting') {
     return (
       <View style={styles.line} role="status" testID="capture-waiting">
@@ -198,22 +206,14 @@ function CaptureLine({ capture }: { capture: CaptureState }) {
       <Words kind="label" style={styles.failed}>
         {capture.message}
       </Words>
-      {capture.rescue ? (
-        <Button
-          label="Download"
-          kind="primary"
-          onPress={() => capture.rescue && saveFile(capture.rescue.dng, capture.rescue.name)}
-          testID="rescue"
-        />
-      ) : (
-        <Button label="Sheet" kind="quiet" onPress={() => router.push('/sheet')} />
-      )}
+      <Button label="Sheet" kind="quiet" onPress={() => router.push('/sheet')} />
       <Button label="Dismiss" kind="quiet" onPress={() => setCapture({ kind: 'idle' })} />
     </View>
   );
 }
 
 const styles = StyleSheet.create({
+  above: { position: 'absolute', left: 0, right: 0, bottom: '100%', marginBottom: 4, zIndex: 5 },
   row: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space.half },
   release: { width: SIZE, height: SIZE, borderRadius: SIZE / 2 },
   pressed: { transform: [{ scale: 0.94 }] },

@@ -28,7 +28,11 @@ import { PictureDrawing, ScopeBox, StoplineDrawing } from '../finder/scopes';
 import { useDeleteWithUndo } from '../sheet/sheet-screen';
 import { DevelopedPicture } from './developed-picture';
 
-type Opening = { kind: 'opening' } | { kind: 'open'; file: OpenedFile } | { kind: 'failed'; message: string };
+type Opening =
+  | { kind: 'opening' }
+  | { kind: 'open'; file: OpenedFile }
+  /** `there`: the bytes themselves can be had. */
+  | { kind: 'failed'; message: string; there: boolean };
 
 export function FrameScreen({ id }: { id: string }) {
   const router = useRouter();
@@ -61,9 +65,10 @@ function OpenFrame({ record }: { record: FrameRecord }) {
       .open(record.id, record.place)
       .then(
         (file) => !gone && setOpening({ kind: 'open', file }),
-        (error: unknown) =>
-          !gone &&
-          setOpening({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }),
+        (error: unknown) => {
+          const { name = '', message = String(error) } = (error ?? {}) as Partial<Error>;
+          if (!gone) setOpening({ kind: 'failed', message, there: name === 'DngError' });
+        },
       );
     return () => {
       gone = true;
@@ -78,7 +83,9 @@ function OpenFrame({ record }: { record: FrameRecord }) {
       <View style={styles.head}>
         <Button label="Sheet" onPress={() => router.navigate('/sheet')} testID="to-sheet" />
         <View style={styles.actions}>
-          <Download record={record} ready={file !== null} />
+          {!(opening.kind === 'failed' && !opening.there) && (
+            <Download record={record} ready={file !== null} />
+          )}
           <Button
             label="Delete"
             onPress={() => remove(record.id, () => router.navigate('/sheet'))}
@@ -91,7 +98,11 @@ function OpenFrame({ record }: { record: FrameRecord }) {
           {opening.kind === 'failed' ? (
             <View style={styles.middle} role="alert">
               <Words style={styles.warn}>{opening.message}</Words>
-              <Words quiet>The file can still be downloaded and looked at elsewhere.</Words>
+              <Words quiet>
+                {opening.there
+                  ? 'The file can still be downloaded and looked at elsewhere.'
+                  : 'There is no file to download. The record and the thumbnail are all that is left of this frame.'}
+              </Words>
             </View>
           ) : (
             <DevelopedPicture

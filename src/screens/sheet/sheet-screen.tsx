@@ -5,11 +5,13 @@ import { useEffect, useRef, useState } from 'react';
 import { Image, Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { FrameRecord } from '../../core/frame/record';
 import { formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../../core/units/ladders';
-import { emptyTrash, useDelete, useRestore, useRoll, useThumbnail } from '../../library/roll';
+import { purgeFrames, useDelete, useRecovery, useRestore, useRoll, useThumbnail } from '../../library/roll';
 import { useUndo } from '../../live/undo';
 import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
+import { recoveredWords } from './recovered-words';
+import { UnsavedBar } from './unsaved-bar';
 
 const CAPTION = 40;
 
@@ -34,10 +36,13 @@ export function SheetScreen() {
       )}
       {error && (
         <View style={styles.note} role="alert">
-          <Words style={styles.warn}>The roll could not be read: {error.message}</Words>
+          <Words style={styles.warn}>
+            The roll could not be read: {error.message || 'the browser gave no reason'}.
+          </Words>
           <Button label="Try again" onPress={() => void refetch()} />
         </View>
       )}
+      <RecoveryNote />
       {data && data.unreadable.length > 0 && (
         <Words style={[styles.note, styles.warn]}>
           {data.unreadable.length} {data.unreadable.length === 1 ? 'record' : 'records'} could not be read and
@@ -52,7 +57,26 @@ export function SheetScreen() {
         </View>
       )}
       {frames.length > 0 && <Grid frames={frames} />}
+      <View style={styles.unsaved}>
+        <UnsavedBar />
+      </View>
       <UndoBar />
+    </View>
+  );
+}
+
+/** What was found in the store without a record when the page opened. */
+function RecoveryNote() {
+  const { recovered, unreadable, dismiss } = useRecovery();
+  if (recovered + unreadable === 0) return null;
+  return (
+    <View style={[styles.note, styles.noteRow]} role="status" testID="recovered">
+      <Words style={styles.says}>
+        {recovered > 0 && recoveredWords(recovered)}
+        {unreadable > 0 &&
+          ` ${unreadable === 1 ? '1 stored file' : `${unreadable} stored files`} without a record could not be read and stay set aside.`}
+      </Words>
+      <Button label="Close" name="Close this notice" kind="quiet" onPress={dismiss} />
     </View>
   );
 }
@@ -126,12 +150,12 @@ export function UndoBar() {
   const deleted = useUndo((u) => u.deleted);
   const clear = useUndo((u) => u.clear);
   const restore = useRestore();
-  const [failed, setFailed] = useState(false);
+  const [failed, setFailed] = useState<string | null>(null);
   useEffect(() => {
     if (!deleted) return;
     const timer = setTimeout(() => {
       clear();
-      void emptyTrash();
+      void purgeFrames(deleted).catch(() => undefined);
     }, UNDO_MS);
     return () => clearTimeout(timer);
   }, [deleted, clear]);
@@ -139,16 +163,14 @@ export function UndoBar() {
   return (
     <View style={styles.undo} role="status" testID="undo-bar">
       <Words>
-        {failed
-          ? 'Could not be restored'
-          : deleted.length === 1
-            ? 'Frame deleted'
-            : `${deleted.length} frames deleted`}
+        {failed ? failed : deleted.length === 1 ? 'Frame deleted' : `${deleted.length} frames deleted`}
       </Words>
       <Button
         label="Undo"
         kind="primary"
-        onPress={() => restore.mutate(deleted, { onSuccess: clear, onError: () => setFailed(true) })}
+        onPress={() =>
+          restore.mutate(deleted, { onSuccess: clear, onError: (error) => setFailed(`${error.message}.`) })
+        }
         testID="undo"
       />
     </View>
@@ -172,6 +194,9 @@ const styles = StyleSheet.create({
   page: { flex: 1, backgroundColor: colour.page },
   head: { flexDirection: 'row', alignItems: 'center', gap: space.two, padding: space.one },
   note: { padding: space.two, gap: space.one },
+  noteRow: { flexDirection: 'row', alignItems: 'center' },
+  says: { flex: 1 },
+  unsaved: { paddingHorizontal: space.one },
   warn: { color: colour.warn },
   empty: { flex: 1, alignItems: 'center', justifyContent: 'center', gap: space.two, padding: space.three },
   scroll: { flex: 1, overflow: 'scroll' },

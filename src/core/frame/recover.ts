@@ -1,0 +1,31 @@
+// The record of a frame made again from its file alone: for a capture whose page was closed before the record was written.
+import { captureNoteOf } from '../dng/write';
+import { noiseOf } from '../dng/check';
+import type { DngRaw } from '../dng/read';
+import { channelFigures, countSites, headroomEv } from '../raw/statistics';
+import { outlookOf, type CaptureNote, type FrameRecord } from './record';
+
+/**
+ * What the file says of its capture, with what its mosaic holds, as a record; it must still pass the record's schema. Undefined for a file
+ * that carries no note of ours.
+ * @param bytes of the file
+ */
+export function recordFromFile(raw: DngRaw, bytes: number): unknown {
+  const note = noteOf(raw);
+  const noise = noiseOf(raw);
+  if (!note || !noise) return undefined;
+  const counted = countSites(raw);
+  const result = outlookOf(channelFigures(counted, noise), headroomEv(counted));
+  return { ...note, result, bytes, place: { kind: 'stored' } } satisfies FrameRecord;
+}
+
+function noteOf({ xmp }: DngRaw): CaptureNote | undefined {
+  const text = captureNoteOf(xmp);
+  if (text === undefined) return undefined;
+  try {
+    // Whatever it is, the schema of the record looks at it next.
+    return JSON.parse(text) as CaptureNote;
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,3 @@
+import type { KeptDesk } from './desk-state';
+
+export const deskChecks: Readonly<Record<keyof KeptDesk, (value: unknown) => boolean>>;

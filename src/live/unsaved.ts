@@ -1,0 +1,85 @@
+// Frames that were taken and could not be saved. They wait here, over presses and screens, until they are saved after all or the person
+// has downloaded them and lets them go; the page asks before it is left.
+import { create } from 'zustand';
+import { darkroom } from '../camera/darkroom';
+import type { FrameRecord } from '../core/frame/record';
+import { fileName } from '../library/file-name';
+import { onFreed, rollChanged } from '../library/roll';
+import { saveFile } from '../ui/save-file';
+
+export interface UnsavedFrame {
+  readonly record: FrameRecord;
+  readonly dng: Uint8Array;
+  readonly thumbnailJpeg: Uint8Array;
+  readonly reason: string;
+  readonly downloaded: boolean;
+}
+
+interface Unsaved {
+  readonly frames: readonly UnsavedFrame[];
+  readonly saving: boolean;
+  add(frame: Omit<UnsavedFrame, 'downloaded'>): void;
+  /** Hands the first frame to the browser's downloads. */
+  download(): void;
+  /** Lets the first frame go, once it was downloaded. */
+  letGo(): void;
+  /** Tries to save all of them again. */
+  saveAgain(): Promise<void>;
+}
+
+/** More than these would fill the memory: a press waits for one of them to find a place. */
+export const MOST_UNSAVED = 3;
+
+export const useUnsaved = create<Unsaved>()((set, get) => ({
+  frames: [],
+  saving: false,
+  add: (frame) => set({ frames: [...get().frames, { ...frame, downloaded: false }] }),
+  download: () => {
+    const [first, ...rest] = get().frames;
+    if (!first) return;
+    saveFile(first.dng, fileName(first.record));
+    set({ frames: [{ ...first, downloaded: true }, ...rest] });
+  },
+  letGo: () => {
+    const [first, ...rest] = get().frames;
+    if (first?.downloaded) set({ frames: rest });
+  },
+  saveAgain: async () => {
+    if (get().saving) return;
+    set({ saving: true });
+    try {
+      for (const frame of get().frames) {
+        const { record, dng, thumbnailJpeg } = frame;
+        const outcome = await darkroom().saveAgain(record, dng, thumbnailJpeg);
+        const others = get().frames.filter((other) => other.record.id !== record.id);
+        if (outcome.kind === 'unsaved') {
+          const again = { ...frame, reason: outcome.reason };
+          set({ frames: get().frames.map((other) => (other.record.id === record.id ? again : other)) });
+          break;
+        }
+        set({ frames: others });
+        rollChanged();
+      }
+    } catch (error) {
+      const reason = error instanceof Error ? error.message : String(error);
+      set({ frames: get().frames.map((frame, i) => (i === 0 ? { ...frame, reason } : frame)) });
+    } finally {
+      set({ saving: false });
+    }
+  },
+}));
+
+/** A freed place is taken at once; leaving the page with frames unsaved is asked about. Returns a function that ends both. */
+export function guardUnsaved(): () => void {
+  const stop = onFreed(() => {
+    if (useUnsaved.getState().frames.length > 0) void useUnsaved.getState().saveAgain();
+  });
+  const ask = (event: BeforeUnloadEvent) => {
+    if (useUnsaved.getState().frames.length > 0) event.preventDefault();
+  };
+  addEventListener('beforeunload', ask);
+  return () => {
+    stop();
+    removeEventListener('beforeunload', ask);
+  };
+}

@@ -1,0 +1,3 @@
+import type { FrameRecord } from '../core/frame/record';
+
+export function isRecord(value: unknown): value is FrameRecord;

@@ -1,0 +1,30 @@
+// `npx tsx tools/checks.ts`: makes the checks of stored and imported data from their JSON schemas, as code of their own, so that the page
+// compiles nothing while it runs. A test says when they are out of date.
+import Ajv, { type AnySchema, type Options } from 'ajv';
+import standalone from 'ajv/dist/standalone';
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { RECORD_SCHEMA } from '../src/core/frame/record';
+import { SETUP_FILE_SCHEMA } from '../src/core/setup/setup';
+import { DESK_SCHEMAS } from '../src/live/desk-schema';
+
+const root = join(__dirname, '..');
+const HEAD = '// Made by tools/checks.ts from the JSON schemas. Not to be changed by hand.\n';
+
+function code(schemas: Readonly<Record<string, AnySchema>>, options: Options = {}): string {
+  const ajv = new Ajv({ code: { source: true, lines: true }, strictTypes: false, ...options });
+  for (const [name, schema] of Object.entries(schemas)) ajv.addSchema(schema, name);
+  return HEAD + standalone(ajv, Object.fromEntries(Object.keys(schemas).map((name) => [name, name])));
+}
+
+/** Files and what is to be in them. */
+export function generatedChecks(): ReadonlyMap<string, string> {
+  return new Map([
+    ['src/vault/record-check.generated.js', code({ isRecord: RECORD_SCHEMA })],
+    ['src/library/setup-check.generated.js', code({ isSetupFile: SETUP_FILE_SCHEMA })],
+    ['src/live/desk-check.generated.js', `${code(DESK_SCHEMAS)}\nexports.deskChecks = exports;\n`],
+  ]);
+}
+
+if (require.main === module)
+  for (const [file, text] of generatedChecks()) writeFileSync(join(root, file), text);
