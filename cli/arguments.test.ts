@@ -17,6 +17,7 @@ describe('command-line words', () => {
   it.each([
     [['x', '--colour', 'red'], /Unknown option --colour.*--scene/],
     [['x', '--scene'], /--scene needs a value/],
+    [['x', '--seed', '1', '--seed', '2'], /--seed is given twice/],
   ])('%j is a usage error', (words, message) => {
     expect(() => parse(...words)).toThrow(UsageError);
     expect(() => parse(...words)).toThrow(message);
@@ -29,8 +30,9 @@ describe('command-line words', () => {
     );
     expect(place(parse('x', '--at', '0.6,0.5'))).toEqual({ x: 0.6, y: 0.5 });
     expect(place(parse('x'))).toEqual({ x: 0.5, y: 0.5 });
-    for (const bad of ['1', '2,0', 'a,b', '', '0.5,NaN'])
+    for (const bad of ['1', '2,0', 'a,b', '', '0.5,NaN', ',', '0.1,', '0.1,0.2,0.3', ' , '])
       expect(() => place(parse('x', '--at', bad))).toThrow(UsageError);
-    expect(() => wholeNumber(parse('x', '--seed', '1.5'), 'seed', 1)).toThrow(/whole number/);
+    for (const bad of ['1.5', '', ' ', 'x', '1e99'])
+      expect(() => wholeNumber(parse('x', '--seed', bad), 'seed', 1)).toThrow(/whole number/);
   });
 });

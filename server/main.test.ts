@@ -1,9 +1,10 @@
 // The server as a browser meets it: headers, screens, files, and what is not there.
+import { spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { FastifyInstance } from 'fastify';
-import { buildServer } from './main';
+import { buildServer, portOf } from './main';
 
 const folder = mkdtempSync(join(tmpdir(), 'velmo-server-'));
 let server: FastifyInstance;
@@ -12,7 +13,7 @@ beforeAll(async () => {
   for (const name of ['app/_expo', 'scenes', 'demo']) mkdirSync(join(folder, name), { recursive: true });
   writeFileSync(join(folder, 'app', 'index.html'), '<html>Velmo ½</html>');
   writeFileSync(join(folder, 'app', '_expo', 'entry-1.js'), 'x'.repeat(5000));
-  writeFileSync(join(folder, 'scenes', 'a.vsc'), 'VSC1');
+  for (const name of ['a.vsc', 'a.rho']) writeFileSync(join(folder, 'scenes', name), 'VSC1'.repeat(1000));
   writeFileSync(join(folder, 'demo', 'roll.json'), '[]');
   server = await buildServer({
     app: join(folder, 'app'),
@@ -58,7 +59,7 @@ describe('the server', () => {
   });
 
   it('serves scenes and the demo roll', async () => {
-    expect((await get('/scenes/a.vsc')).body).toBe('VSC1');
+    expect((await get('/scenes/a.vsc')).body).toMatch(/^VSC1/);
     expect((await get('/demo/roll.json')).headers.get('content-type')).toMatch(/json/);
   });
 
@@ -71,7 +72,55 @@ describe('the server', () => {
     },
   );
 
+  it.each(['/', '/sheet', '/_expo/entry-1.js', '/scenes/a.vsc', '/missing.js', '/scenes/none.vsc'])(
+    'answers HEAD of %s as it does GET',
+    async (url) => {
+      const [head, full] = [await get(url, 'HEAD'), await get(url)];
+      expect(head.status).toBe(full.status);
+      expect(head.body).toBe('');
+      for (const name of ['content-type', 'cache-control', 'etag', 'content-security-policy'])
+        expect([name, head.headers.get(name)]).toEqual([name, full.headers.get(name)]);
+    },
+  );
+
+  it.each(['/scenes/a.vsc', '/scenes/a.rho'])(
+    'sends %s as it is, with its length, and validates what is kept',
+    async (url) => {
+      const answer = await fetch(origin + url, { headers: { 'accept-encoding': 'gzip, br' } });
+      expect(answer.headers.get('content-encoding')).toBeNull();
+      expect(Number(answer.headers.get('content-length'))).toBe((await answer.arrayBuffer()).byteLength);
+      expect(answer.headers.get('cache-control')).toBe('no-cache');
+      const again = await server.inject({ url, headers: { 'if-none-match': answer.headers.get('etag')! } });
+      expect(again.statusCode).toBe(304);
+    },
+  );
+
+  it('lets the page run no code from text', async () => {
+    expect((await get('/')).headers.get('content-security-policy')).not.toMatch(/unsafe-eval/);
+  });
+
   it('takes nothing but GET', async () => {
     expect((await get('/sheet', 'POST')).status).toBe(404);
+  });
+});
+
+describe('a port', () => {
+  it.each(['', 'abc', '-1', '65536', '99999999', '80.5', ' 80'])('is refused as %j', (text) =>
+    expect(() => portOf(text)).toThrow(/--port needs a number from 0 to 65535/),
+  );
+  it('is a number', () => expect([portOf('0'), portOf('8787'), portOf('65535')]).toEqual([0, 8787, 65535]));
+
+  it.each([
+    [['--port', 'abc'], /--port needs a number/],
+    [['--port'], /--port needs a number.*nothing/],
+    [['--port=70000'], /--port needs a number/],
+    [['--wat'], /does not know --wat/],
+  ])('of the demo is looked at before anything is built: %j', (words, message) => {
+    const { status, stderr } = spawnSync(process.execPath, ['tools/demo.mjs', ...words], {
+      encoding: 'utf8',
+      timeout: 20_000,
+    });
+    expect(status).toBe(2);
+    expect(stderr).toMatch(message);
   });
 });

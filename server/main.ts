@@ -15,12 +15,11 @@ export interface ServerOptions {
   readonly demo: string;
 }
 
-const COMPRESSED = /^text\/|\/(javascript|json|xml|svg\+xml|manifest\+json)(;|$)/;
-
 /** A port typed by a person; 0 takes a free one. @throws RangeError */
 export function portOf(text: string): number {
   const port = /^\d{1,5}$/.test(text) ? Number(text) : NaN;
-  if (!(port <= 65535)) throw new RangeError(`--port needs a number from 0 to 65535, not ${text || 'nothing'}`);
+  if (!(port <= 65535))
+    throw new RangeError(`--port needs a number from 0 to 65535, not ${text || 'nothing'}`);
   return port;
 }
 
@@ -43,10 +42,18 @@ export async function buildServer({ app, scenes, demo }: ServerOptions): Promise
     crossOriginEmbedderPolicy: { policy: 'require-corp' },
     strictTransportSecurity: false,
   });
-  // Packed scenes are dense already: they go as they are, with their length, so that their progress can be told.
-  await server.register(compress, { global: true, threshold: 1024, customTypes: COMPRESSED });
+  // Before compression: packed scenes are dense already, and go with their length, so that their progress can be told.
+  await server.register(fastifyStatic, {
+    root: scenes,
+    prefix: '/scenes/',
+    cacheControl: false,
+    // Kept, and asked about each time: the answer is a few bytes while nothing has changed.
+    setHeaders: (reply) => reply.setHeader('cache-control', 'no-cache'),
+  });
+  await server.register(compress, { global: true, threshold: 1024 });
   await server.register(fastifyStatic, {
     root: app,
+    decorateReply: false,
     wildcard: false,
     cacheControl: false,
     // Built files carry a hash of their content in the name; the page itself must be asked for anew.
@@ -54,14 +61,6 @@ export async function buildServer({ app, scenes, demo }: ServerOptions): Promise
       const hashed = path.includes('_expo') || path.includes('/assets/');
       reply.setHeader('cache-control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
     },
-  });
-  await server.register(fastifyStatic, {
-    root: scenes,
-    prefix: '/scenes/',
-    decorateReply: false,
-    cacheControl: false,
-    // Kept, and asked about each time: the answer is a few bytes while nothing has changed.
-    setHeaders: (reply) => reply.setHeader('cache-control', 'no-cache'),
   });
   if (existsSync(demo)) {
     await server.register(fastifyStatic, { root: demo, prefix: '/demo/', decorateReply: false });

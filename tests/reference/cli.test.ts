@@ -4,6 +4,8 @@ import { createHash } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { buildSync } from 'esbuild';
+import { readDng } from '../../src/core/dng/read';
 import { pgmSamples, runTool } from './run-tool';
 
 const root = join(__dirname, '..', '..');
@@ -11,12 +13,19 @@ const folder = mkdtempSync(join(tmpdir(), 'velmo-cli-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 jest.setTimeout(60_000);
 
+/** The program as one script: it starts in a tenth of the time. Beside the assets, where it looks for them. */
+const program = join(root, '.cache', `cli-test-${process.pid}.cjs`);
+beforeAll(() => {
+  const entryPoints = [join(root, 'cli', 'main.ts')];
+  buildSync({ entryPoints, bundle: true, platform: 'node', outfile: program, logLevel: 'error' });
+});
+afterAll(() => rmSync(program, { force: true }));
+
 function velmo(...args: string[]) {
-  const { stdout, stderr, status } = spawnSync(
-    process.execPath,
-    ['--import', 'tsx', 'cli/main.ts', ...args],
-    { cwd: root, encoding: 'utf8' },
-  );
+  const { stdout, stderr, status } = spawnSync(process.execPath, [program, ...args], {
+    cwd: root,
+    encoding: 'utf8',
+  });
   return { stdout, stderr, status, json: () => JSON.parse(stdout) as Record<string, never> };
 }
 const preview = (out: string, ...args: string[]) =>
@@ -173,6 +182,81 @@ describe('velmo', () => {
     expect(behind!.shutterS / open!.shutterS).toBeCloseTo(64, 6);
   });
 
+  it('says in one sentence that its answer could not be written', () => {
+    const { status, stderr } = spawnSync(
+      'sh',
+      ['-c', `"${process.execPath}" "${program}" scenes --json > /dev/full`],
+      { cwd: root, encoding: 'utf8' },
+    );
+    expect([status, stderr.trim()]).toEqual([1, 'The answer could not be written: no space left']);
+  });
+
+  it('tells places in one way: a patch is metered where the list says it is, through any lens and either way up', () => {
+    for (const [lens, orientation] of [
+      ['wide', 'landscape'],
+      ['wide', 'portrait'],
+      ['zoom-50', 'landscape'],
+    ] as const) {
+      const asked = ['--lens', lens, '--orientation', orientation, '--json'];
+      const scenes = velmo('scenes', ...asked).json() as unknown as {
+        id: string;
+        patches: { name: string; x: number; y: number; inFrame: boolean; luminance: number }[];
+      }[];
+      const { patches } = scenes.find((s) => s.id === 'tile-board')!;
+      for (const name of ['Grey 18', 'Yellow']) {
+        const patch = patches.find((p) => p.name === name)!;
+        expect(patch.inFrame).toBe(true);
+        const at = `${patch.x},${patch.y}`;
+        const { pins } = velmo('meter', '--scene', 'tile-board', '--pin', at, ...asked).json() as unknown as {
+          pins: { luminance: number }[];
+        };
+        expect(Math.abs(Math.log2(pins[0]!.luminance / patch.luminance))).toBeLessThan(0.1);
+      }
+    }
+  });
+
+  it('shoots at the second of the scene that --clock says; 0 without it, that of --time with it', () => {
+    const still = ['--shutter', '1/500', '--iso', '100', '--support', 'tripod', '--wheel', 'slow'];
+    const hash = (...words: string[]) => preview('clock.dng', ...still, ...words).mosaicSha256;
+    const at = (s: string) => hash('--clock', s);
+    expect(at('0')).toBe(hash());
+    expect(at('0.3')).not.toBe(at('0'));
+    expect(hash('--time', '2031-04-09T00:00:07Z')).toBe(at('7'));
+    expect(hash('--time', '2031-04-09T00:00:07Z', '--clock', '3')).toBe(at('3'));
+  });
+
+  it('tells the noise of a preview file as it is, and its deep shadows follow the light', () => {
+    const files = ['1/1000', '1/16'].map((time, i) => {
+      const name = `deep-${i}.dng`;
+      velmo(
+        ...['shoot', '--scene', 'tile-board', '--size', 'preview', '--support', 'tripod', '--iso', '100'],
+        ...['--shutter', time, '--filter', i ? '12' : '6', '--out', join(folder, name)],
+      );
+      return readDng(readFileSync(join(folder, name)));
+    });
+    // The same light, six stops under what it would be: both hold the same numbers on average.
+    const means = files.map((f) => f.data.reduce((sum, v) => sum + v, 0) / f.data.length - f.black);
+    expect(Math.abs(Math.log2(means[0]! / means[1]!))).toBeLessThan(0.03);
+    // Two draws of one exposure: half their squared difference is the variance that the file states.
+    const [a, b] = ['7', '8'].map((seed) => {
+      velmo(
+        ...['shoot', '--scene', 'tile-board', '--size', 'preview', '--support', 'tripod', '--iso', '100'],
+        ...['--shutter', '1/250', '--seed', seed, '--out', join(folder, 'noise.dng')],
+      );
+      return readDng(readFileSync(join(folder, 'noise.dng')));
+    });
+    const [s, o] = a!.metadata.noiseProfile! as [number, number];
+    const range = a!.white - a!.black;
+    let [found, stated] = [0, 0];
+    a!.data.forEach((v, i) => {
+      const w = b!.data[i]!;
+      if (v >= a!.white || w >= a!.white) return;
+      found += (v - w) ** 2 / 2;
+      stated += (s * Math.max(0, (v + w) / 2 - a!.black) + o * range) * range;
+    });
+    expect(Math.abs(found / stated - 1)).toBeLessThan(0.05);
+  });
+
   it('states the hash of the samples that an independent reader finds', () => {
     const shot = preview('hash.dng', '--shutter', '1/60', '--iso', '200', '--compression', 'none');
     const { data } = pgmSamples(
@@ -215,10 +299,36 @@ describe('velmo', () => {
     [['meter', '--scene', 'wheel-bench', '--filter', '-2'], /A filter has 0 … 20/],
     [['meter', '--scene', 'wheel-bench', '--pin', '3'], /--pin needs two shares/],
     [['shoot', '--scene', 'wheel-bench', '--out', 'x.dng', '--focus', '-1'], /--focus needs metres/],
+    [['constructor'], /^No command constructor/],
+    [['__proto__'], /^No command __proto__/],
+    [['check', 'a.dng', 'b.dng'], /check does not take "b.dng" as well/],
+    [['scenes', 'wheel-bench'], /scenes does not take/],
+    [['check', '/dev/zero'], /not a file/],
+    [['check', '/dev/full'], /not a file/],
+    [['check', '/tmp'], /not a file/],
+    [['meter', '--scene', 'wheel-bench', '--at', ','], /--at needs two shares/],
+    [['meter', '--scene', 'wheel-bench', '--at', '0.1,0.2,0.3'], /--at needs two shares/],
+    [
+      ['shoot', '--scene', 'wheel-bench', '--out', 'x.dng', '--seed', ''],
+      /--seed needs a whole number, not nothing/,
+    ],
+    [
+      ['shoot', '--scene', 'wheel-bench', '--out', 'x.dng', '--time', '0000-01-01T00:00:00Z'],
+      /years 1 to 9999/,
+    ],
+    [
+      ['shoot', '--scene', 'wheel-bench', '--out', 'x.dng', '--time', '+010000-01-01T00:00:00Z'],
+      /years 1 to 9999/,
+    ],
+    [['shoot', '--scene', 'wheel-bench', '--out', 'x.dng', '--clock', 'noon'], /--clock needs seconds/],
+    [['shoot', '--scene', 'wheel-bench', '--out', '/proc/none/x.dng'], /--out .* cannot be written/],
+    [['shoot', '--scene', 'wheel-bench', '--out', '/dev/null/x.dng'], /--out .* cannot be written/],
+    [['shoot', '--scene', 'wheel-bench', '--out', '/tmp'], /there already and not a file/],
     [['check', '/no/such/file.dng'], /cannot be read/],
   ])('answers wrong use %j with 2 and the way out', (args, message) => {
     const { status, stderr } = velmo(...args);
     expect(status).toBe(2);
     expect(stderr).toMatch(message);
+    expect(stderr).not.toMatch(/\n\s+at /);
   });
 });

@@ -176,6 +176,8 @@ describe('a full capture', () => {
       'ExifIFD:ExposureProgram': 4,
       'ExifIFD:FocalLengthIn35mmFormat': 24,
       'ExifIFD:LensModel': 'Velmo Sim One 24 mm f/1.8',
+      'ExifIFD:BrightnessValue': expect.closeTo(7.25 - 5, 4),
+      'ExifIFD:MaxApertureValue': expect.closeTo(1.8, 2),
       'ExifIFD:DateTimeOriginal': '2031:04:09 02:00:05',
       'ExifIFD:OffsetTimeOriginal': '-03:30',
       'IFD0:Model': 'Velmo Sim One',

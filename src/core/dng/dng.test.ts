@@ -1,14 +1,15 @@
 // Our own writer against our own reader, and the reader against broken and hostile files. Independent readers are in
 // tests/reference.
 import fc from 'fast-check';
-import { SIM_ONE_COLOR_MATRIX } from '../colour/camera';
-import { baselineExposureEv } from '../raw/develop';
-import type { RawFrame } from '../sensor/raw-frame';
-import { checkDng } from './check';
+import { SIM_ONE_COLOR_MATRIX, srgbFromBalanced } from '../colour/camera';
+import { baselineExposureEv, developerFor, developRegion } from '../raw/develop';
+import { floorSignal, type RawFrame } from '../sensor/raw-frame';
+import { checkDng, reportOf } from './check';
 import { readDng } from './read';
-import { TAG } from './tags';
+import { EXIF, TAG } from './tags';
+import { number, openTiff, readDirectory, text } from './tiff-reader';
 import { rawFrameOf } from './file-frame';
-import { writeDng } from './write';
+import { captureNoteOf, writeDng } from './write';
 
 const tinyJpeg = Uint8Array.from([
   ...[0xff, 0xd8, 0xff, 0xc0, 0, 17, 8, 0, 8, 0, 8, 3, 1, 0x11, 0, 2, 0x11, 0, 3, 0x11, 0, 0xff, 0xd9],
@@ -44,23 +45,26 @@ function frameOf(width: number, height: number): RawFrame {
   };
 }
 
+const FACTS = {
+  pattern: 'spot' as const,
+  shutterAuto: false,
+  isoAuto: false,
+  meteredEv100: 4.5,
+  uniqueId: '0'.repeat(32),
+};
+const OPTIONS = {
+  compression: 'lossless-jpeg' as const,
+  thumbnail: { width: 4, height: 3, rgba: new Uint8ClampedArray(48).fill(90) },
+  previewJpeg: tinyJpeg,
+  facts: FACTS,
+};
+
 function fileOf(
   width: number,
   height: number,
   compression: 'lossless-jpeg' | 'none' = 'lossless-jpeg',
 ): Uint8Array {
-  return writeDng(frameOf(width, height), {
-    compression,
-    thumbnail: { width: 4, height: 3, rgba: new Uint8ClampedArray(48).fill(90) },
-    previewJpeg: tinyJpeg,
-    facts: {
-      pattern: 'spot',
-      shutterAuto: false,
-      isoAuto: false,
-      meteredEv100: 4.5,
-      uniqueId: '0'.repeat(32),
-    },
-  });
+  return writeDng(frameOf(width, height), { ...OPTIONS, compression });
 }
 
 describe('a DNG', () => {
@@ -108,14 +112,114 @@ describe('a DNG', () => {
     expect(m.noiseProfile![0]).toBeCloseTo(0.349 / (4095 - 256), 12);
   });
 
-  it('becomes a frame again, also without colour and noise of its own', () => {
+  it('becomes a frame again with what it says, exactly', () => {
     const raw = readDng(fileOf(16, 16));
     const frame = rawFrameOf(raw);
-    expect(frame.noise.shot).toBeCloseTo(0.349, 9);
-    expect(frame.settings).toMatchObject({ iso: 50, shutterS: 2 ** (-8 / 3) });
-    const bare = rawFrameOf({ ...raw, metadata: { asShotNeutral: [0, NaN, 1], iso: -4 } });
-    expect(bare.colour.asShotNeutral).toEqual([1, 1, 1]);
-    expect(bare.settings.iso).toBe(100);
+    expect(frame.noise!.shot).toBeCloseTo(0.349, 9);
+    expect(frame.baselineEv).toBeCloseTo(baselineExposureEv({ iso: 50 }), 5);
+    expect(frame.facts).toMatchObject({
+      iso: 50,
+      camera: 'Velmo Sim One',
+      // The file has 1/6; the ladder's exact value is its own affair.
+      shutterS: 1 / 6,
+      timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120),
+      offsetMinutes: 150,
+    });
+  });
+
+  it('of another maker is told by its own figures; what it does not say is unknown, with the reason', () => {
+    const raw = readDng(fileOf(16, 16));
+    const bare = rawFrameOf({
+      ...raw,
+      metadata: {
+        asShotNeutral: [0, NaN, 1],
+        iso: -4,
+        exposureTimeS: 0.0123,
+        dateTimeOriginal: '2031:04:09 08:00:05',
+      },
+    });
+    expect(bare.facts.shutterS).toBe(0.0123);
+    for (const fact of ['iso', 'apertureN', 'timeMs', 'lens', 'colorMatrix', 'asShotNeutral'] as const)
+      expect(bare.facts[fact]).toEqual({ unknown: expect.stringMatching(/file|Its/) });
+    expect([bare.noise, bare.baselineEv]).toEqual([null, 0]);
+    // Shown plainly: a camera that sees as sRGB does.
+    const [r, g, b] = srgbFromBalanced(bare.colour);
+    expect([r[0], g[1], b[2]]).toEqual([1, 1, 1].map((v) => expect.closeTo(v, 9)));
+  });
+
+  it('takes the matrix that was made for D65, whichever it is', () => {
+    const raw = readDng(fileOf(16, 16));
+    const [one, two] = [Array(9).fill(0.1), Array(9).fill(0.2)] as number[][];
+    const of = (first: number, second: number) =>
+      rawFrameOf({
+        ...raw,
+        metadata: {
+          colorMatrix1: one!,
+          colorMatrix2: two!,
+          calibrationIlluminant1: first,
+          calibrationIlluminant2: second,
+        },
+      }).facts.colorMatrix as unknown as number[][];
+    expect(of(17, 21)[0]![0]).toBe(0.2);
+    expect(of(21, 17)[0]![0]).toBe(0.1);
+  });
+
+  it('without a noise profile has no floor, on the check and in the frame alike', () => {
+    const raw = readDng(fileOf(300, 40));
+    const { noiseProfile: _, ...metadata } = raw.metadata;
+    const report = reportOf({ ...raw, metadata });
+    expect([report.floorEv, report.channels[0]!.belowFloorShare]).toEqual([null, null]);
+    const told = reportOf(raw);
+    const { noise } = rawFrameOf(raw);
+    expect(told.floorEv).toBeCloseTo(Math.log2(floorSignal(noise!) / (4095 - 256)), 9);
+  });
+
+  it('develops numbers over white to white', () => {
+    const frame = rawFrameOf({ ...readDng(fileOf(16, 16)), data: new Uint16Array(256).fill(60000) });
+    const rgba = new Uint8ClampedArray(16 * 16 * 4);
+    developRegion(frame, developerFor(frame), { x: 0, y: 0, width: 16, height: 16 }, rgba);
+    expect(new Set(rgba)).toEqual(new Set([255]));
+  });
+
+  it('tells the lens and the light, not the settings', () => {
+    const tags = (over: Partial<RawFrame>, meteredEv100: number | null = 4.5) => {
+      const bytes = writeDng(
+        { ...frameOf(16, 16), ...over },
+        { ...OPTIONS, facts: { ...FACTS, meteredEv100 } },
+      );
+      const file = openTiff(bytes);
+      const main = readDirectory(file, file.firstDirectory, new Set());
+      const exif = readDirectory(file, number(file, main, TAG.ExifIFD)!, new Set());
+      return {
+        max: number(file, exif, EXIF.MaxApertureValue)!,
+        brightness: number(file, exif, EXIF.BrightnessValue)!,
+        lens: text(file, exif, EXIF.LensModel)!,
+      };
+    };
+    const { settings, source } = frameOf(16, 16);
+    const zoom = { ...source, lens: '24–77 mm f/2.8 at 50 mm', lensModel: '24-77 mm f/2.8', widestN: 2.8 };
+    const closed = tags({ settings: { ...settings, apertureN: 8 }, source: zoom });
+    // APEX: Av of f/2.8 is 2·log2 2.8.
+    expect(closed.max).toBeCloseTo(2 * Math.log2(2.8), 5);
+    expect(closed.lens).toBe('Velmo Sim One 24-77 mm f/2.8');
+    expect(closed.lens).toMatch(/^[\x20-\x7e]*$/);
+    // APEX: Bv = EV100 − 5, whatever is set.
+    expect(closed.brightness).toBeCloseTo(4.5 - 5, 5);
+    expect(tags({ settings: { ...settings, iso: 3200 } }).brightness).toBeCloseTo(-0.5, 5);
+    // Exif: all ones are unknown.
+    expect(tags({}, null).brightness).toBe(-1);
+  });
+
+  it('carries a note and gives it back, whatever is in it', () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 60, unit: 'grapheme' }), (words) => {
+        const note = JSON.stringify({ words });
+        expect(captureNoteOf(readDng(writeDng(frameOf(16, 16), { ...OPTIONS, note })).xmp)).toBe(note);
+      }),
+      { numRuns: 50 },
+    );
+    expect(captureNoteOf(readDng(fileOf(16, 16)).xmp)).toBeUndefined();
+    expect(captureNoteOf(undefined)).toBeUndefined();
   });
 
   it('is refused when the samples do not fit the size', () => {

@@ -1,0 +1,61 @@
+// A frame's record made again from its file: the same as the one that was lost.
+import { encodeJpeg } from '../../../cli/jpeg';
+import { loadScene } from '../../../cli/scene-files';
+import { isRecord } from '../../vault/record-check.generated';
+import { readDng } from '../dng/read';
+import { writeDng } from '../dng/write';
+import { PREVIEW_LONG_SIDE } from '../scene/capture';
+import { viewScene } from '../scene/view';
+import { OPTICS } from '../sensor/cameras';
+import { recordFromFile } from './recover';
+import { shoot } from './shoot';
+
+jest.setTimeout(60_000);
+
+it('is the record that was lost, to the last digit', async () => {
+  const view = viewScene(await loadScene('wheel-bench'), OPTICS['zoom-24'], 'landscape');
+  const settings = {
+    shutterS: 2 ** (-25 / 3),
+    iso: 50,
+    apertureN: 4,
+    compensationEv: -2 / 3,
+    filterStops: 1,
+  };
+  const press = {
+    settings,
+    facts: {
+      pattern: 'spot' as const,
+      shutterAuto: false,
+      isoAuto: true,
+      apertureAuto: false,
+      meteredEv100: 8,
+      uniqueId: '00000000000a'.padEnd(32, '1'),
+    },
+    seed: 5,
+    timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120),
+    offsetMinutes: 150,
+    clockS: 3.25,
+    focusM: Infinity,
+    steadiness: { support: 'tripod' as const, press: 0, sinceTouchS: 60 },
+  };
+  const shot = await shoot(view, press, {
+    longSide: PREVIEW_LONG_SIDE,
+    compression: 'lossless-jpeg',
+    encodeJpeg,
+  });
+  const again = recordFromFile(readDng(shot.dng), shot.dng.length);
+  expect(isRecord(again)).toBe(true);
+  expect(again).toEqual(JSON.parse(JSON.stringify(shot.record)));
+
+  const bare = {
+    compression: 'none' as const,
+    thumbnail: { width: 2, height: 2, rgba: new Uint8ClampedArray(16) },
+  };
+  const previewJpeg = encodeJpeg(new Uint8ClampedArray(16 * 16 * 4), 16, 16);
+  const without = writeDng(shot.frame, { ...bare, previewJpeg, facts: press.facts });
+  expect(recordFromFile(readDng(without), without.length)).toBeUndefined();
+  const broken = writeDng(shot.frame, { ...bare, previewJpeg, facts: press.facts, note: '{"version":' });
+  expect(recordFromFile(readDng(broken), broken.length)).toBeUndefined();
+  const strange = writeDng(shot.frame, { ...bare, previewJpeg, facts: press.facts, note: '{"version":2}' });
+  expect(isRecord(recordFromFile(readDng(strange), strange.length))).toBe(false);
+});

@@ -1,0 +1,49 @@
+// Fetching from a server that is there, is not, stops in the middle or never answers.
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { fetchWhole } from './fetch-whole';
+
+let server: Server;
+let origin: string;
+beforeAll(async () => {
+  server = createServer((request, answer) => {
+    if (request.url === '/whole') answer.setHeader('content-length', '6').end('abcdef');
+    else if (request.url === '/half') {
+      answer.setHeader('content-length', '6');
+      answer.write('abc');
+    } else if (request.url === '/cut') {
+      answer.setHeader('content-length', '6');
+      answer.write('abc', () => answer.destroy());
+    } else if (request.url !== '/silent') answer.writeHead(404).end();
+  });
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+  origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+});
+afterAll(() => {
+  server.closeAllConnections();
+  server.close();
+});
+
+const options = { what: 'The scene', stallMs: 150 };
+
+describe('a file fetched whole', () => {
+  it('comes with its progress', async () => {
+    const shares: number[] = [];
+    const bytes = await fetchWhole(`${origin}/whole`, { ...options, onShare: (s) => shares.push(s) });
+    expect(new TextDecoder().decode(bytes)).toBe('abcdef');
+    expect(shares.at(-1)).toBe(1);
+  });
+  it.each([
+    ['/none', /The scene did not load \(404\)/],
+    ['/cut', /The scene did not load: the connection to the server broke/],
+    ['/half', /The scene does not come: nothing from the server/],
+    ['/silent', /The scene does not come: nothing from the server/],
+  ])('from %s is told in words', async (path, message) => {
+    await expect(fetchWhole(origin + path, options)).rejects.toThrow(message);
+  });
+  it('from nowhere is told in words', async () => {
+    await expect(fetchWhole('http://127.0.0.1:1/x', options)).rejects.toThrow(
+      /connection to the server broke/,
+    );
+  });
+});
