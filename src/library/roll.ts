@@ -5,7 +5,6 @@ import { useEffect } from 'react';
 import type { FrameRecord } from '../core/frame/record';
 import { darkroom } from '../camera/darkroom';
 import { openVault, type Listing } from '../vault/vault';
-import type { Recovery } from '../workers/darkroom.worker';
 import { framesLeft, noteFreed } from './room';
 
 const vault = openVault();
@@ -63,11 +62,22 @@ async function sweepAndAdopt(): Promise<void> {
 
 const RECOVERY = ['recovery'] as const;
 
+/** What became of files that had no record; what could not be read stays where it is. */
+interface Recovery {
+  readonly recovered: number;
+  readonly unreadable: number;
+}
+
 async function recoverFrames(): Promise<void> {
-  const found = await darkroom().recover();
-  if (found.recovered + found.unreadable === 0) return;
-  queryClient.setQueryData<Recovery>(RECOVERY, found);
-  if (found.recovered > 0) rollChanged();
+  const { records, unreadable } = await darkroom().recover();
+  const taken = await Promise.all(records.map(({ id, record }) => vault.putFoundRecord(id, record)));
+  const recovered = taken.filter(Boolean).length;
+  if (records.length + unreadable === 0) return;
+  queryClient.setQueryData<Recovery>(RECOVERY, {
+    recovered,
+    unreadable: unreadable + records.length - recovered,
+  });
+  if (recovered > 0) rollChanged();
 }
 
 /** Frames that were brought back when the page opened; `dismiss` once it has been read. */

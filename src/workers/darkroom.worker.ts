@@ -72,10 +72,11 @@ export type CaptureOutcome =
       readonly reason: string;
     };
 
-/** What became of files that had no record. */
-export interface Recovery {
-  readonly recovered: number;
-  /** Files that could not be read, or tell too little; they stay where they are. */
+/** What files without a record tell of their frames. */
+export interface FoundRecords {
+  /** Still to be checked by the schema. */
+  readonly records: readonly { readonly id: string; readonly record: unknown }[];
+  /** Files that could not be read, or tell nothing. */
   readonly unreadable: number;
 }
 
@@ -119,10 +120,10 @@ const api = {
     if ((await vault.orphans(null)).includes(id)) await vault.purge([id]);
   },
 
-  /** Brings frames back that were stored whole when their page closed, but had no record yet. */
-  async recover(): Promise<Recovery> {
+  /** Makes the records again of frames that were stored whole when their page closed, but had none yet. */
+  async recover(): Promise<FoundRecords> {
     // Whoever writes holds the lock: when it is free, nobody does.
-    return alone((free) => recoverOrphans(free ? null : Date.now()));
+    return alone((free) => recordsOfOrphans(free ? null : Date.now()));
   },
 
   /** The window of a capture at one pixel a site, as it will be: its blur, its noise, its brightness. */
@@ -251,19 +252,20 @@ async function reasonOf(error: unknown): Promise<string> {
   return usage > NEARLY_FULL * quota ? STORE_IS_FULL : 'the browser refused to store it and gave no reason';
 }
 
-async function recoverOrphans(nowMs: number | null): Promise<Recovery> {
-  let [recovered, unreadable] = [0, 0];
+async function recordsOfOrphans(nowMs: number | null): Promise<FoundRecords> {
+  const records: { id: string; record: unknown }[] = [];
+  let unreadable = 0;
   for (const id of await vault.orphans(nowMs)) {
     try {
       const bytes = await vault.file(id);
       const record = recordFromFile(readDng(bytes), bytes.length);
-      if (await vault.putFoundRecord(id, record)) recovered++;
-      else unreadable++;
+      if (record === undefined) unreadable++;
+      else records.push({ id, record });
     } catch {
       unreadable++;
     }
   }
-  return { recovered, unreadable };
+  return { records, unreadable };
 }
 
 async function bytesOf(id: string, place: FrameRecord['place']): Promise<Uint8Array> {

@@ -290,7 +290,7 @@ describe('on a phone', () => {
     });
     await tap(page, 'release');
     await page.waitForSelector(byId('rescue'), { timeout: 30_000 });
-    expect(await words(page, 'capture-failed')).toMatch(/Taken, but not saved.*Download/);
+    expect(await words(page, 'unsaved')).toMatch(/Taken, but not saved.*Download/);
   });
 
   it('remembers the desk over a reload', async () => {

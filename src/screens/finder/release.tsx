@@ -23,8 +23,11 @@ export function ReleaseRow({ onMeter, onMore }: { onMeter: () => void; onMore: (
   const { toggleLock, setAllAutomatic } = useDesk.getState();
   return (
     <View>
-      <Notice />
-      <CaptureLine capture={capture} />
+      <View style={styles.above}>
+        <Notice />
+        <UnsavedBar />
+        <CaptureLine capture={capture} />
+      </View>
       <View style={styles.row}>
         <LastFrame />
         <Button
@@ -177,12 +180,7 @@ const STAGE_WORDS = {
 function CaptureLine({ capture }: { capture: CaptureState }) {
   const router = useRouter();
   const setCapture = useDesk((d) => d.setCapture);
-  if (capture.kind === 'idle')
-    return (
-      <View style={styles.above}>
-        <UnsavedBar />
-      </View>
-    );
+  if (capture.kind === 'idle') return null;
   if (capture.kind === 'waiting') {
     return (
       <View style={styles.line} role="status" testID="capture-waiting">
@@ -213,7 +211,7 @@ function CaptureLine({ capture }: { capture: CaptureState }) {
 }
 
 const styles = StyleSheet.create({
-  above: { position: 'absolute', left: 0, right: 0, bottom: '100%', marginBottom: 4, zIndex: 5 },
+  above: { position: 'absolute', left: 0, right: 0, bottom: '100%', marginBottom: 4, gap: 4, zIndex: 5 },
   row: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space.half },
   release: { width: SIZE, height: SIZE, borderRadius: SIZE / 2 },
   pressed: { transform: [{ scale: 0.94 }] },
@@ -230,11 +228,6 @@ const styles = StyleSheet.create({
   },
   thumb: { width: 52, height: 52 },
   line: {
-    position: 'absolute',
-    left: 0,
-    right: 0,
-    bottom: '100%',
-    marginBottom: 4,
     minHeight: 44,
     flexDirection: 'row',
     alignItems: 'center',
@@ -242,7 +235,6 @@ const styles = StyleSheet.create({
     backgroundColor: colour.raised,
     borderRadius: radius,
     paddingHorizontal: 12,
-    zIndex: 5,
   },
   bar: { flex: 1, height: 6, borderRadius: 3, backgroundColor: colour.line, overflow: 'hidden' },
   done: { height: 6, backgroundColor: colour.accent },

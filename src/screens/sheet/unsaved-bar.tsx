@@ -14,7 +14,7 @@ export function UnsavedBar() {
   if (!first) return null;
   const many = frames.length > 1 ? ` ${frames.length} frames wait.` : '';
   return (
-    <View style={styles.bar} role="alert" testID="capture-failed">
+    <View style={styles.bar} role="alert" testID="unsaved">
       <Words kind="label" style={styles.says}>
         {first.downloaded
           ? `Not saved here: ${first.reason}. Let it go once the download is on its disk.${many}`

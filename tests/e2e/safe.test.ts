@@ -1,0 +1,256 @@
+// What goes wrong, and what is kept: records that are lost, tabs beside each other, a full store, screens that break or do not come.
+import { cpSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page, WebWorker } from 'puppeteer-core';
+import { defaultFolders } from '../../server/main';
+import { byId, live, openStage, tap, tapOn, words, wordsBecome, type Stage } from './browser';
+
+jest.setTimeout(120_000);
+
+let stage: Stage;
+const scenes = mkdtempSync(join(tmpdir(), 'velmo-scenes-'));
+beforeAll(async () => {
+  cpSync(defaultFolders.scenes, scenes, { recursive: true });
+  stage = await openStage({ scenes });
+});
+afterAll(async () => {
+  await stage.close();
+  rmSync(scenes, { recursive: true, force: true });
+});
+
+const go = (page: Page, path: string) => page.goto(stage.origin + path);
+const finder = async (page: Page) => {
+  await go(page, '/');
+  await live(page);
+};
+const sheet = async (page: Page) => {
+  await go(page, '/sheet');
+  await page.waitForSelector(byId('sheet-frame'));
+};
+const countIs = (page: Page, n: number) =>
+  page.waitForFunction(
+    (s: string) => document.querySelector('[role=heading]')?.textContent?.includes(s),
+    { timeout: 30_000 },
+    `· ${n} frame`,
+  );
+const frames = async (page: Page) =>
+  Number(/(\d+) frames?/.exec(await page.$eval('[role=heading]', (e) => e.textContent ?? ''))?.[1] ?? NaN);
+const tapWords = async (page: Page, text: string) =>
+  tapOn(page, (await page.waitForSelector(`::-p-aria([name="${text}"][role="button"])`))!);
+
+/** Changes the roll's store behind the program's back: removes keys, puts values. */
+async function tamper(page: Page, remove: readonly string[], put: Readonly<Record<string, string>> = {}) {
+  await page.evaluate(
+    async (gone: readonly string[], values: Readonly<Record<string, string>>) => {
+      const name = (await indexedDB.databases())
+        .map((d) => d.name ?? '')
+        .find((n) => n.includes('velmo-roll'))!;
+      const db = await new Promise<IDBDatabase>((resolve, reject) => {
+        const request = indexedDB.open(name);
+        request.onsuccess = () => resolve(request.result);
+        request.onerror = () => reject(request.error);
+      });
+      const table = [...db.objectStoreNames][0]!;
+      const change = db.transaction(table, 'readwrite');
+      for (const key of gone) change.objectStore(table).delete(key);
+      for (const [key, value] of Object.entries(values)) change.objectStore(table).put(value, key);
+      await new Promise((done) => (change.oncomplete = done));
+      db.close();
+    },
+    remove,
+    put,
+  );
+}
+
+/** Keys of the roll's store that begin so. */
+async function keysOf(page: Page, prefix: string): Promise<string[]> {
+  return page.evaluate(async (wanted: string) => {
+    const name = (await indexedDB.databases())
+      .map((d) => d.name ?? '')
+      .find((n) => n.includes('velmo-roll'))!;
+    const db = await new Promise<IDBDatabase>((resolve) => {
+      const request = indexedDB.open(name);
+      request.onsuccess = () => resolve(request.result);
+    });
+    const table = [...db.objectStoreNames][0]!;
+    const request = db.transaction(table).objectStore(table).getAllKeys();
+    await new Promise((done) => (request.onsuccess = done));
+    db.close();
+    return (request.result as string[]).filter((key) => key.startsWith(wanted));
+  }, prefix);
+}
+
+async function take(page: Page): Promise<void> {
+  await tap(page, 'release');
+  await page.waitForSelector(byId('capture-busy'), { timeout: 10_000 });
+  await page.waitForFunction(
+    (s: string) => !document.querySelector(s),
+    { timeout: 60_000 },
+    byId('capture-busy'),
+  );
+}
+
+describe('a roll', () => {
+  let page: Page;
+  beforeEach(async () => {
+    page = await stage.phone();
+  });
+  afterEach(async () => page.close());
+
+  it('gets a frame back whose record was lost with its page, says so, and shows all of it', async () => {
+    await finder(page);
+    await take(page);
+    const [file] = await keysOf(page, 'dng:');
+    const id = file!.slice('dng:'.length);
+    await sheet(page);
+    const count = await frames(page);
+    await tamper(page, [`frame:${id}`]);
+    await sheet(page);
+    expect(await wordsBecome(page, 'recovered', /1 frame is back in the roll/)).toMatch(/page closed/);
+    await countIs(page, count);
+    await go(page, `/frame/${id}`);
+    await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
+    expect(await words(page, 'capture-data')).toMatch(/Wheel|wheel-bench/);
+    expect(await words(page, 'forecast-held')).toMatch(/forecast/);
+  });
+
+  it('keeps what one tab deleted while another opens; undo that comes too late says so', async () => {
+    await sheet(page);
+    const count = await frames(page);
+    await tapOn(page, (await page.$$(byId('sheet-frame')))[1]!);
+    await tap(page, 'delete');
+    await countIs(page, count - 1);
+    // A page that is not in front does not draw.
+    const other = await stage.phone(page.browserContext());
+    await sheet(other);
+    await countIs(other, count - 1);
+    await page.bringToFront();
+    await tap(page, 'undo');
+    await countIs(page, count);
+    await other.close();
+
+    await tapOn(page, (await page.$$(byId('sheet-frame')))[1]!);
+    await tap(page, 'delete');
+    await countIs(page, count - 1);
+    const [deleted] = await keysOf(page, 'trash:');
+    const id = deleted!.slice('trash:'.length);
+    await tamper(page, [`trash:${id}`, `frame:${id}`, `thumb:${id}`]);
+    await tap(page, 'undo');
+    expect(await wordsBecome(page, 'undo-bar', /gone/)).toMatch(/removed for good/);
+  });
+
+  it('sets a record with an impossible time aside and shows the others', async () => {
+    await sheet(page);
+    const count = await frames(page);
+    const [key] = await keysOf(page, 'frame:');
+    await tamper(page, [], { [key!]: JSON.stringify({ version: 2, id: key!.slice(6), timeMs: 1e300 }) });
+    await sheet(page);
+    await countIs(page, count - 1);
+    expect(await page.$eval('[role=main]', (e) => e.textContent)).toMatch(/1 record could not be read/);
+  });
+});
+
+describe('a store that refuses', () => {
+  it('loses no frame: it waits over presses and screens, and is saved when there is room', async () => {
+    const page = await stage.phone();
+    await finder(page);
+    const isDarkroom = (worker: WebWorker) => !worker.url().includes('/finder-');
+    const darkroom =
+      page.workers().find(isDarkroom) ??
+      (await new Promise<WebWorker>((done) => page.on('workercreated', (w) => isDarkroom(w) && done(w))));
+    await darkroom.evaluate(() => {
+      const worker = self as unknown as { full: boolean };
+      worker.full = true;
+      const put = IDBObjectStore.prototype.put;
+      IDBObjectStore.prototype.put = function (value: unknown, key?: IDBValidKey) {
+        if (worker.full && String(key).startsWith('dng:')) throw new DOMException('', 'QuotaExceededError');
+        return put.call(this, value, key);
+      };
+      navigator.storage.estimate = async () => ({ usage: 99, quota: 100 });
+    });
+    await tap(page, 'release');
+    expect(await wordsBecome(page, 'unsaved', /Taken, but not saved/)).toMatch(/the store is full/);
+    // Another press does not push it out, here because there is known to be no room.
+    await wordsBecome(page, 'status', /store full/);
+    await tap(page, 'release');
+    await wordsBecome(page, 'capture-failed', /store is full/);
+    expect(await words(page, 'unsaved')).toMatch(/Download/);
+    await tapWords(page, 'Dismiss');
+    await tap(page, 'open-sheet');
+    await page.waitForSelector(byId('grid'));
+    const count = await frames(page);
+    expect(await wordsBecome(page, 'unsaved', /not saved/)).toMatch(/Download/);
+    await darkroom.evaluate(() => {
+      (self as unknown as { full: boolean }).full = false;
+    });
+    await tapOn(page, (await page.$(`[aria-label="Sheet"] ${byId('save-again')}`))!);
+    await countIs(page, count + 1);
+    expect(await page.$(byId('unsaved'))).toBeNull();
+    await page.close();
+  });
+});
+
+describe('a screen', () => {
+  it('that breaks says so and leads back; the finder lives on', async () => {
+    const page = await stage.phone();
+    await finder(page);
+    await tap(page, 'open-sheet');
+    await page.waitForSelector(byId('sheet-frame'));
+    await page.evaluate(() => {
+      const real = Date.prototype.toISOString;
+      (window as unknown as { mend: () => void }).mend = () => (Date.prototype.toISOString = real);
+      Date.prototype.toISOString = () => {
+        throw new RangeError('Invalid time value');
+      };
+    });
+    await tapOn(page, (await page.$$(byId('sheet-frame')))[0]!);
+    expect(await wordsBecome(page, 'trouble', /met an error/)).not.toMatch(/Invalid time/);
+    await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
+    await tapWords(page, 'To the sheet');
+    await page.waitForSelector(byId('sheet-frame'));
+    await tap(page, 'to-finder');
+    await live(page);
+    await page.close();
+  });
+
+  it.each(['fails', 'stalls'] as const)(
+    'whose script %s is told within eight seconds, with a way on',
+    async (how) => {
+      const page = await stage.phone();
+      await finder(page);
+      let hold = true;
+      await page.setRequestInterception(true);
+      page.on('request', (request) => {
+        if (!hold || !/frame-screen.*\.js/.test(request.url())) return void request.continue();
+        if (how === 'fails') void request.abort();
+      });
+      await tap(page, 'open-sheet');
+      await page.waitForSelector(byId('sheet-frame'));
+      await tapOn(page, (await page.$$(byId('sheet-frame')))[0]!);
+      await page.waitForSelector(byId('trouble'), { timeout: 8000 });
+      expect(await words(page, 'trouble')).toMatch(how === 'fails' ? /did not load/ : /does not come/);
+      hold = false;
+      await tapWords(page, 'Try again');
+      await page.waitForSelector(byId('capture-data'), { timeout: 20_000 });
+      await page.close();
+    },
+  );
+});
+
+it('a scene that arrives damaged is told, and asked for again', async () => {
+  const page = await stage.phone();
+  await finder(page);
+  const pack = join(scenes, 'glaze-table.wide.vsc');
+  writeFileSync(pack, 'not a scene');
+  await tap(page, 'outside');
+  await tap(page, 'scene-glaze-table');
+  await page.waitForSelector(byId('scene-again'), { timeout: 8000 });
+  expect(await page.$eval('[role=dialog]', (e) => e.textContent)).toMatch(/arrived damaged/);
+  cpSync(join(defaultFolders.scenes, 'glaze-table.wide.vsc'), pack);
+  await tap(page, 'scene-again');
+  await page.waitForFunction(() => document.querySelector('canvas')?.dataset.scene === 'glaze-table.wide', {
+    timeout: 20_000,
+  });
+  await page.close();
+});
