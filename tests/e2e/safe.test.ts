@@ -151,6 +151,29 @@ describe('a roll', () => {
   });
 });
 
+describe('a roll that cannot be opened', () => {
+  it('says so, and opens when it is tried again', async () => {
+    const page = await stage.phone();
+    await page.evaluateOnNewDocument(() => {
+      const all = IDBObjectStore.prototype.getAllKeys;
+      (window as unknown as { locked: boolean }).locked = true;
+      IDBObjectStore.prototype.getAllKeys = function (...args) {
+        if ((window as unknown as { locked: boolean }).locked) throw new DOMException('', 'UnknownError');
+        return all.apply(this, args);
+      };
+    });
+    await go(page, '/sheet');
+    const alert = await page.waitForSelector('[role=alert]');
+    expect(await alert!.evaluate((e) => e.textContent)).toMatch(
+      /could not be read: the browser gave no reason/,
+    );
+    await page.evaluate(() => ((window as unknown as { locked: boolean }).locked = false));
+    await tapWords(page, 'Try again');
+    await page.waitForSelector(byId('sheet-frame'));
+    await page.close();
+  });
+});
+
 describe('a store that refuses', () => {
   it('loses no frame: it waits over presses and screens, and is saved when there is room', async () => {
     const page = await stage.phone();
@@ -181,6 +204,15 @@ describe('a store that refuses', () => {
     await page.waitForSelector(byId('grid'));
     const count = await frames(page);
     expect(await wordsBecome(page, 'unsaved', /not saved/)).toMatch(/Download/);
+    // Whoever leaves is asked first.
+    const asked = new Promise<string>((done) =>
+      page.once('dialog', (dialog) => {
+        done(dialog.type());
+        void dialog.dismiss();
+      }),
+    );
+    await page.evaluate(() => void setTimeout(() => window.location.reload()));
+    expect(await asked).toBe('beforeunload');
     await darkroom.evaluate(() => {
       (self as unknown as { full: boolean }).full = false;
     });
@@ -252,5 +284,21 @@ it('a scene that arrives damaged is told, and asked for again', async () => {
   await page.waitForFunction(() => document.querySelector('canvas')?.dataset.scene === 'glaze-table.wide', {
     timeout: 20_000,
   });
+  await page.close();
+});
+
+it('a hand meter without its map says so, and gets it when it is tried again', async () => {
+  const page = await stage.phone();
+  const map = join(scenes, 'wheel-bench.wide.rho');
+  rmSync(map);
+  await finder(page);
+  await tap(page, 'pattern');
+  await tap(page, 'meter-tab-hand');
+  await tap(page, 'hold-hand');
+  await page.waitForSelector(byId('hand-again'), { timeout: 8000 });
+  expect(await page.$eval('[role=dialog]', (e) => e.textContent)).toMatch(/map of this scene did not load/);
+  cpSync(join(defaultFolders.scenes, 'wheel-bench.wide.rho'), map);
+  await tap(page, 'hand-again');
+  await wordsBecome(page, 'hand-words', /^[\d ]+ lx$/);
   await page.close();
 });

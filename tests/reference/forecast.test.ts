@@ -6,6 +6,7 @@ import type { ExposureSettings } from '../../src/core/exposure/settings';
 import { finderFor, type FinderAsk } from '../../src/core/finder/finder';
 import { TOLERANCE } from '../../src/core/finder/outlook';
 import { forecastHeld, outlookOf } from '../../src/core/frame/record';
+import { forecastOf } from '../../src/core/frame/shoot';
 import { channelFigures, countSites, headroomEv } from '../../src/core/raw/statistics';
 import { openingOf } from '../../src/core/scene/capture';
 import { exposedLight } from '../../src/core/scene/exposed-light';
@@ -98,6 +99,30 @@ describe.each(sceneList().map((s) => s.id))('%s', (id) => {
       const { channels } = expose({ shutterS, iso }, 7).outlook;
       // Both are shown when they do not agree.
       expect(forecastHeld(told, channels) || { ev, iso, told, channels }).toBe(true);
+    }
+  });
+});
+
+describe.each(['spy-hole', 'soot-wall', 'yard-night', 'shed-door'])('the dark frame of the %s', (id) => {
+  it('has the headroom that was told within 0.1 EV, noise included', async () => {
+    const view = await seen(id);
+    const expose = sensorIn(view, 1);
+    for (const [shutterS, iso] of [
+      [2 ** -10, 50],
+      [2 ** -13, 100],
+      [2 ** -10, 1600],
+    ] as const) {
+      const settings = { shutterS, iso, apertureN: lens.apertureN, compensationEv: 0 };
+      const facts = { pattern: 'spot' as const, shutterAuto: false, isoAuto: false, meteredEv100: null };
+      const { outlook: told } = forecastOf(view, {
+        settings,
+        facts: { ...facts, uniqueId: '' },
+        colour: { colorMatrix: camera.colorMatrix, asShotNeutral: [1, 1, 1], kelvin: 5500 },
+        ...{ seed: 1, timeMs: 0, offsetMinutes: 0, clockS: CLOCK_S, focusM: 2, steadiness: rest },
+      });
+      const { outlook: found } = expose(settings, 9);
+      const off = Math.abs((told.headroomEv ?? 99) - (found.headroomEv ?? 99));
+      expect(off < 0.1 || { shutterS, iso, told, found }).toBe(true);
     }
   });
 });

@@ -1,6 +1,6 @@
 // What is told of a capture before it is made, against exact ramps, against the sensor itself, and against a plain count.
 import fc from 'fast-check';
-import { channelFigures, countSites } from '../raw/statistics';
+import { channelFigures, countSites, headroomEv } from '../raw/statistics';
 import { SIM_ONE } from '../sensor/sim-one';
 import { exposeRows, noiseModel } from '../sensor/sensor';
 import { floorSignal } from '../sensor/raw-frame';
@@ -9,6 +9,7 @@ import {
   clipSignal,
   codeOfLux,
   countLevels,
+  expectedHeadroomOfFile,
   forecastOfLevels,
   headroomOfLevels,
   LEVEL_CODES,
@@ -165,6 +166,34 @@ describe('forecast and exposure', () => {
       expect(Math.abs(told.clipped[c]! - clipped / sites)).toBeLessThan(0.003);
       expect(Math.abs(told.belowFloor[c]! - belowFloor / sites)).toBeLessThan(0.004);
     });
+  });
+});
+
+describe('the headroom of a file', () => {
+  it.each([
+    [100, -9],
+    [100, -11],
+    [1600, -8],
+    [6400, -6],
+  ])('is told within 0.05 EV where noise decides it: ISO %i, light to %i EV', (iso, top) => {
+    const of = responseOf(sensor, { shutterS: 1 / 1024, iso });
+    const field = light(640, 480, (x) => 2 ** (top - (6 * x) / 640) * (clipSignal(of) / of.signalPerLux));
+    const data = new Uint16Array(field.length);
+    exposeRows(sensor, { shutterS: 1 / 1024, iso, seed: 4, sitesPerSample: 1 }, field, 640, 0, data);
+    const found = headroomEv(
+      countSites({ width: 640, height: 480, data, black: sensor.black, white: sensor.white }),
+      0.01,
+    );
+    const levels = countLevels(field, 640);
+    expect(Math.abs(expectedHeadroomOfFile(levels, of, 0.01) - found)).toBeLessThan(0.05);
+    // The light itself has more room: noise is on top of it.
+    expect(headroomOfLevels(levels, of, 0.01)).toBeGreaterThan(found + 0.03);
+  });
+  it('is none when that much is clipped, and has no end without light', () => {
+    const of = responseOf(sensor, { shutterS: 1, iso: 100 });
+    expect(expectedHeadroomOfFile(countLevels(new Float32Array(64).fill(1e6), 8), of, 0.001)).toBe(0);
+    const quiet = { ...of, noise: { shot: 0, read: 0 } };
+    expect(expectedHeadroomOfFile(countLevels(new Float32Array(64), 8), quiet, 0.001)).toBe(Infinity);
   });
 });
 
