@@ -5,6 +5,7 @@ import { useEffect } from 'react';
 import type { FrameRecord } from '../core/frame/record';
 import { darkroom } from '../camera/darkroom';
 import { openVault, type Listing } from '../vault/vault';
+import { fetchWhole } from '../workers/fetch-whole';
 import { framesLeft, noteFreed } from './room';
 
 const vault = openVault();
@@ -50,14 +51,15 @@ function openRoll(): Promise<void> {
 async function sweepAndAdopt(): Promise<void> {
   await vault.sweep(Date.now());
   try {
-    const response = await fetch('/demo/roll.json');
-    if (response.ok && (response.headers.get('content-type') ?? '').includes('json'))
-      await vault.adopt((await response.json()) as { record: FrameRecord; thumbnail: string }[]);
+    const bytes = await fetchWhole('/demo/roll.json', { what: 'The demo roll' });
+    await vault.adopt(
+      JSON.parse(new TextDecoder().decode(bytes)) as { record: FrameRecord; thumbnail: string }[],
+    );
   } catch {
     // No demo roll is served: the person's own frames are all there is.
   }
-  // Whole files without a record are looked at beside: nobody should wait for them.
-  if ((await vault.orphans(null)).length > 0) void recoverFrames();
+  // Whole files without a record are looked at beside: nobody should wait for them. What fails now is tried by the next page.
+  if ((await vault.orphans(null)).length > 0) recoverFrames().catch(() => undefined);
 }
 
 const RECOVERY = ['recovery'] as const;
