@@ -169,7 +169,13 @@ async function main(): Promise<void> {
     compression: 'lossless-jpeg' as const,
     thumbnail: { width: 240, height: 320, rgba },
     previewJpeg: encodeJpeg(rgba, 240, 320),
-    facts: { pattern: 'spot' as const, shutterAuto: true, isoAuto: true, meteredEv100: 9, uniqueId: '0'.repeat(32) },
+    facts: {
+      pattern: 'spot' as const,
+      shutterAuto: true,
+      isoAuto: true,
+      meteredEv100: 9,
+      uniqueId: '0'.repeat(32),
+    },
   };
   const dng = writeDng(frame, options);
   row('capture: encode lossless JPEG DNG', await time(3, () => writeDng(frame, options)), plainName, plain);

@@ -116,8 +116,22 @@ async function checks(stage: Stage) {
 /** What looks burnt but is not, and what looks fine but is burnt: each with both histograms. */
 async function truths(stage: Stage) {
   const scenes = [
-    { name: 'looks-burnt-wide', scene: 'bisque-shelf', spot: null, iso: null, thirds: 5, says: 'looks burnt' },
-    { name: 'looks-fine-wide', scene: 'spy-hole', spot: { x: 0.53, y: 0.5 }, iso: 'step-50', thirds: 4, says: 'does not look white' },
+    {
+      name: 'looks-burnt-wide',
+      scene: 'bisque-shelf',
+      spot: null,
+      iso: null,
+      thirds: 5,
+      says: 'looks burnt',
+    },
+    {
+      name: 'looks-fine-wide',
+      scene: 'spy-hole',
+      spot: { x: 0.53, y: 0.5 },
+      iso: 'step-50',
+      thirds: 4,
+      says: 'does not look white',
+    },
   ];
   for (const { name, scene, spot, iso, thirds, says } of scenes) {
     const page = await opened(stage, 'wide');

@@ -30,6 +30,7 @@ check('import direction', bin('depcruise'), [
   'bench',
   'tools',
 ]);
+check('unused code', bin('knip'), ['--no-config-hints']);
 // Both cores: left to itself the runner keeps one free.
 jest('units', ['--maxWorkers=2']);
 jest('reference', ['--maxWorkers=2']);

@@ -53,7 +53,7 @@ export interface Camera {
 }
 
 /** The body that a lens belongs to. @throws RangeError when there is none */
-export function profileOf({ profiles }: Pick<Camera, 'profiles'>, id: LensId): CameraProfile {
+export function bodyOf({ profiles }: Pick<Camera, 'profiles'>, id: LensId): CameraProfile {
   const found = profiles.find(({ lenses }) => lenses.some((lens) => lens.id === id));
   if (!found) throw new RangeError(`No lens ${id}`);
   return found;
@@ -61,5 +61,5 @@ export function profileOf({ profiles }: Pick<Camera, 'profiles'>, id: LensId): C
 
 /** The lens of that id. @throws RangeError when there is none */
 export function lensOf(camera: Pick<Camera, 'profiles'>, id: LensId): LensProfile {
-  return profileOf(camera, id).lenses.find((lens) => lens.id === id)!;
+  return bodyOf(camera, id).lenses.find((lens) => lens.id === id)!;
 }

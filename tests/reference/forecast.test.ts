@@ -5,7 +5,7 @@ import { DEFAULT_RULES } from '../../src/core/exposure/automatic';
 import type { ExposureSettings } from '../../src/core/exposure/settings';
 import { finderFor, type FinderAsk } from '../../src/core/finder/finder';
 import { TOLERANCE } from '../../src/core/finder/outlook';
-import { forecastHeld, outlookOf } from '../../src/core/frame/record';
+import { forecastHeld, rawFiguresOf } from '../../src/core/frame/record';
 import { forecastOf } from '../../src/core/frame/shoot';
 import { channelFigures, countSites, headroomEv } from '../../src/core/raw/statistics';
 import { openingOf } from '../../src/core/scene/capture';
@@ -63,7 +63,7 @@ function sensorIn(view: SceneView, shutterS: number) {
     exposeRows(sensor, { ...settings, seed, sitesPerSample: 1 }, lux, width, 0, data);
     const counted = countSites({ width, height, data, black: sensor.black, white: sensor.white });
     const figures = channelFigures(counted, noiseModel(sensor, settings.iso));
-    return { counted, outlook: outlookOf(figures, headroomEv(counted)) };
+    return { counted, outlook: rawFiguresOf(figures, headroomEv(counted)) };
   };
 }
 

@@ -111,7 +111,7 @@ for (let seed = 0; seed < MUTATIONS; seed++) {
   const { user, system } = process.cpuUsage(before);
   longestMs = Math.max(longestMs, (user + system) / 1000);
 }
-console.log(
+process.stdout.write(
   JSON.stringify({
     mutations: MUTATIONS,
     sound,

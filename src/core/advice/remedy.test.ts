@@ -9,7 +9,7 @@ import {
   SHUTTER_LADDER,
 } from '../units/ladders';
 import { bandEv, type Effects } from './effects';
-import { REMEDY_KINDS, remediesFor, type DeskChange, type Outlook, type RemedyKind } from './remedy';
+import { REMEDY_KINDS, remediesFor, type DeskChange, type Situation, type RemedyKind } from './remedy';
 
 const auto: ExposureControls = {
   shutter: { auto: true, exact: 2 ** -7 },
@@ -36,7 +36,7 @@ const still: Effects = {
   airyPx: 1,
 };
 const settings = { shutterS: 2 ** -7, iso: 100, apertureN: 1.8, compensationEv: 0 };
-const calm: Outlook = {
+const calm: Situation = {
   controls: auto,
   plan: automaticPlan(DEFAULT_RULES, { apertureN: 1.8 }, 1 / 24),
   rules: DEFAULT_RULES,
@@ -54,8 +54,8 @@ const calm: Outlook = {
   delayS: 0,
   effects: still,
 };
-const first = (over: Partial<Outlook>) => remediesFor({ ...calm, ...over })[0];
-const changesOf = (over: Partial<Outlook>) => first(over)!.actions[0]!.changes;
+const first = (over: Partial<Situation>) => remediesFor({ ...calm, ...over })[0];
+const changesOf = (over: Partial<Situation>) => first(over)!.actions[0]!.changes;
 /** Index that an action sets a fader to. */
 const setTo = (changes: readonly DeskChange[], fader: string) =>
   (changes.find((c) => 'fader' in c && c.fader === fader) as { index: number | 'auto' } | undefined)?.index;
@@ -64,7 +64,7 @@ describe('remedies', () => {
   it('are silent when nothing is wrong', () => expect(remediesFor(calm)).toEqual([]));
 
   /** One case of each kind. */
-  const cases: Readonly<Record<RemedyKind, Partial<Outlook>>> = {
+  const cases: Readonly<Record<RemedyKind, Partial<Situation>>> = {
     range: { outOfRangeEv: -2, controls: { ...auto, iso: { auto: false, exact: 100 } } },
     clipping: { headroomEv: -0.8, clippedOfFrame: 0.02, burntShare: 0.001 },
     meter: { controls: manual, deviationEv: -2 },

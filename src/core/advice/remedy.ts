@@ -62,7 +62,7 @@ export interface Remedy {
   readonly actions: readonly RemedyAction[];
 }
 
-export interface Outlook {
+export interface Situation {
   readonly controls: ExposureControls;
   readonly plan: AutomaticPlan;
   readonly rules: AutomaticRules;
@@ -95,7 +95,7 @@ const SOFT_AIRY_PX = 2;
 /** Release delay that lets a tripod come to rest, s. */
 const REST_S = 2;
 
-const CHECKS: readonly ((outlook: Outlook) => Remedy | null)[] = [
+const CHECKS: readonly ((situation: Situation) => Remedy | null)[] = [
   outOfRange,
   clipping,
   offTheMeter,
@@ -112,13 +112,13 @@ const CHECKS: readonly ((outlook: Outlook) => Remedy | null)[] = [
 ];
 
 /** All that is wrong, the worst first; kinds that the person has turned off are left out. */
-export function remediesFor(outlook: Outlook, off: readonly RemedyKind[] = []): Remedy[] {
-  return CHECKS.map((check) => check(outlook)).filter(
+export function remediesFor(situation: Situation, off: readonly RemedyKind[] = []): Remedy[] {
+  return CHECKS.map((check) => check(situation)).filter(
     (r): r is Remedy => r !== null && !off.includes(r.kind),
   );
 }
 
-function outOfRange({ outOfRangeEv, controls, plan, rules, settings }: Outlook): Remedy | null {
+function outOfRange({ outOfRangeEv, controls, plan, rules, settings }: Situation): Remedy | null {
   if (outOfRangeEv === null) return null;
   const bright = outOfRangeEv > 0;
   const by = Math.abs(outOfRangeEv);
@@ -148,8 +148,8 @@ function outOfRange({ outOfRangeEv, controls, plan, rules, settings }: Outlook):
 }
 
 /** Highlights past clip: shorten, or compensate, by whole thirds until no more than the person's share burns. */
-function clipping(outlook: Outlook): Remedy | null {
-  const { controls, headroomEv, clippedOfFrame, burntShare, settings, plan } = outlook;
+function clipping(situation: Situation): Remedy | null {
+  const { controls, headroomEv, clippedOfFrame, burntShare, settings, plan } = situation;
   // Less than a twentieth of a stop is not worth a word.
   if (headroomEv > -0.05) return null;
   const percent = 100 * clippedOfFrame;
@@ -171,7 +171,7 @@ function clipping(outlook: Outlook): Remedy | null {
         label: `Compensate ${formatThirds(wanted)}`,
         changes: [{ fader: 'compensation', index: nearestStep(COMPENSATION_LADDER, wanted) }],
       });
-    if (outlook.pattern !== 'highlight' && !outlook.locked)
+    if (situation.pattern !== 'highlight' && !situation.locked)
       actions.push({
         label: 'Meter the highlights',
         changes: [{ pattern: 'highlight' }, { fader: 'compensation', index: 'auto' }],
@@ -185,7 +185,7 @@ function clipping(outlook: Outlook): Remedy | null {
 }
 
 /** Everything manual and a stop or more from the meter. */
-function offTheMeter({ controls, plan, deviationEv, settings }: Outlook): Remedy | null {
+function offTheMeter({ controls, plan, deviationEv, settings }: Situation): Remedy | null {
   if (!isAllManual(controls, plan.fixedN === null) || Math.abs(deviationEv) < 1) return null;
   const index = nearestStep(SHUTTER_LADDER, settings.shutterS) - Math.round(deviationEv * 3);
   const reachable = index >= 0 && index < SHUTTER_LADDER.length;
@@ -200,7 +200,7 @@ function offTheMeter({ controls, plan, deviationEv, settings }: Outlook): Remedy
   };
 }
 
-function doubtful({ doubt, locked, pattern }: Outlook): Remedy | null {
+function doubtful({ doubt, locked, pattern }: Situation): Remedy | null {
   if (!doubt || locked) return null;
   const bright = doubt === 'clipped';
   const other: PatternId = pattern === 'evaluative' ? 'centre' : 'evaluative';
@@ -214,7 +214,7 @@ function doubtful({ doubt, locked, pattern }: Outlook): Remedy | null {
 }
 
 /** A spot on something far from the frame's mean: the meter would make it grey. */
-function spotOffTheFrame({ pattern, readingEv100, wholeEv100, controls, locked }: Outlook): Remedy | null {
+function spotOffTheFrame({ pattern, readingEv100, wholeEv100, controls, locked }: Situation): Remedy | null {
   if (pattern !== 'spot' || locked) return null;
   const over = readingEv100 - wholeEv100;
   if (!Number.isFinite(over) || Math.abs(over - controls.compensationEv) < SPOT_EV) return null;
@@ -231,32 +231,32 @@ function spotOffTheFrame({ pattern, readingEv100, wholeEv100, controls, locked }
   };
 }
 
-function shake(outlook: Outlook): Remedy | null {
-  const { effects, settings, rules } = outlook;
+function shake(situation: Situation): Remedy | null {
+  const { effects, settings, rules } = situation;
   const limit = effects.steadyS * 2 ** (rules.steadyThirds / 3);
   if (settings.shutterS <= limit * 2 ** 0.25) return null;
   const says = `Shake: about ${pixels(effects.shakePx)} at ${timeWords(settings)} by hand`;
-  return { kind: 'shake', says, actions: [withTime(outlook, nearestStep(SHUTTER_LADDER, limit))] };
+  return { kind: 'shake', says, actions: [withTime(situation, nearestStep(SHUTTER_LADDER, limit))] };
 }
 
-function motion(outlook: Outlook): Remedy | null {
-  const { effects, settings } = outlook;
+function motion(situation: Situation): Remedy | null {
+  const { effects, settings } = situation;
   if (effects.motionPx < MOVING_PX) return null;
   const says = `Motion: ${pixels(effects.motionPx)} at ${timeWords(settings)}`;
   const frozen = settings.shutterS * (FROZEN_PX / effects.motionPx);
-  return { kind: 'motion', says, actions: [withTime(outlook, shortest(outlook, frozen))] };
+  return { kind: 'motion', says, actions: [withTime(situation, shortest(situation, frozen))] };
 }
 
-function trails(outlook: Outlook): Remedy | null {
-  const { effects, settings } = outlook;
+function trails(situation: Situation): Remedy | null {
+  const { effects, settings } = situation;
   if (effects.trailPx < MOVING_PX) return null;
   const says = `Star trails: ${pixels(effects.trailPx)} at ${timeWords(settings)}`;
   const pointlike = settings.shutterS * ((MOVING_PX * 0.75) / effects.trailPx);
-  return { kind: 'trails', says, actions: [withTime(outlook, shortest(outlook, pointlike))] };
+  return { kind: 'trails', says, actions: [withTime(situation, shortest(situation, pointlike))] };
 }
 
-function flicker(outlook: Outlook): Remedy | null {
-  const { effects, settings } = outlook;
+function flicker(situation: Situation): Remedy | null {
+  const { effects, settings } = situation;
   const { bands } = effects;
   if (!bands || bands.ev < BANDS_EV) return null;
   const now = nearestStep(SHUTTER_LADDER, settings.shutterS);
@@ -269,11 +269,11 @@ function flicker(outlook: Outlook): Remedy | null {
     .sort((a, b) => Math.abs(a - now) - Math.abs(b - now))
     .find((i) => calm(i));
   const says = `Bands of the ${bands.hz} Hz lamp: ${bands.ev.toFixed(1)} EV at ${timeWords(settings)}`;
-  return { kind: 'flicker', says, actions: [withTime(outlook, index ?? now)] };
+  return { kind: 'flicker', says, actions: [withTime(situation, index ?? now)] };
 }
 
 /** On a tripod the touch of the press itself. */
-function touch({ effects, settings, delayS }: Outlook): Remedy | null {
+function touch({ effects, settings, delayS }: Situation): Remedy | null {
   if (Number.isFinite(effects.steadyS) || delayS > 0 || effects.shakePx < TOUCH_PX) return null;
   return {
     kind: 'touch',
@@ -282,8 +282,8 @@ function touch({ effects, settings, delayS }: Outlook): Remedy | null {
   };
 }
 
-function noise(outlook: Outlook): Remedy | null {
-  const { settings, rules, effects } = outlook;
+function noise(situation: Situation): Remedy | null {
+  const { settings, rules, effects } = situation;
   if (settings.iso <= rules.isoCeiling * 2 ** 0.1) return null;
   const over = Math.log2(settings.iso / rules.isoCeiling);
   const says = `ISO ${isoLabel(settings.iso)}, ${formatEv(over).slice(1)} EV over your ceiling: shadows at ${decibels(effects.shadowDb)}`;
@@ -300,7 +300,7 @@ function noise(outlook: Outlook): Remedy | null {
           { fader: 'iso', index: iso },
           {
             fader: 'shutter',
-            index: outlook.controls.shutter.auto ? 'auto' : Math.min(index, SHUTTER_LADDER.length - 1),
+            index: situation.controls.shutter.auto ? 'auto' : Math.min(index, SHUTTER_LADDER.length - 1),
           },
         ],
       },
@@ -308,7 +308,7 @@ function noise(outlook: Outlook): Remedy | null {
   };
 }
 
-function diffraction({ plan, effects, settings, controls }: Outlook): Remedy | null {
+function diffraction({ plan, effects, settings, controls }: Situation): Remedy | null {
   if (plan.fixedN !== null || effects.airyPx <= SOFT_AIRY_PX) return null;
   const now = nearestStep(APERTURE_LADDER, settings.apertureN);
   const wanted = nearestStep(APERTURE_LADDER, (settings.apertureN * SOFT_AIRY_PX) / effects.airyPx);
@@ -328,7 +328,7 @@ function diffraction({ plan, effects, settings, controls }: Outlook): Remedy | n
   };
 }
 
-function extended({ settings, controls }: Outlook): Remedy | null {
+function extended({ settings, controls }: Situation): Remedy | null {
   const stops = extendedStops(settings.iso);
   if (stops === 0) return null;
   const index = nearestStep(ISO_LADDER, BASE_ISO);
@@ -367,7 +367,7 @@ function isoLabel(iso: number): string {
 }
 
 /** The wanted time, or the shortest that ISO can still make up for. */
-function shortest({ settings, plan }: Outlook, wantedS: number): number {
+function shortest({ settings, plan }: Situation, wantedS: number): number {
   const now = nearestStep(SHUTTER_LADDER, settings.shutterS);
   const room = plan.ranges.iso.high - nearestStep(ISO_LADDER, settings.iso);
   const wanted = nearestStep(SHUTTER_LADDER, wantedS);
@@ -375,7 +375,7 @@ function shortest({ settings, plan }: Outlook, wantedS: number): number {
 }
 
 /** Another time by hand; ISO follows, or an aperture that is automatic. */
-function withTime({ controls, settings, plan }: Outlook, index: number): RemedyAction {
+function withTime({ controls, settings, plan }: Situation, index: number): RemedyAction {
   const time = at(SHUTTER_LADDER, index);
   const clicks = nearestStep(SHUTTER_LADDER, valueOf(settings, 'shutter')) - index;
   const iso = nearestStep(LADDER_OF.iso, settings.iso) + clicks;

@@ -12,7 +12,7 @@ import {
   type Forecast,
   type Levels,
   type PerChannel,
-  type Response,
+  type SiteResponse,
 } from '../scopes/levels';
 import { rangeOfScene, signalOfSnr, type RangeReport } from '../scopes/limits';
 import { withoutSparkle, type Sparkle, type Tolerance } from '../scopes/sparkle';
@@ -31,7 +31,7 @@ export const TOLERANCE: Tolerance = { share: MEANINGFUL_SHARE, area: 0 };
 
 export interface Outlook {
   readonly levels: Levels;
-  readonly response: Response;
+  readonly response: SiteResponse;
   readonly forecast: Forecast;
   /** Stops of light until more than the share of a channel clips, sparkle left out; negative when it is over, Infinity without light. */
   readonly headroomEv: number;
@@ -91,7 +91,7 @@ export function outlooks(sensor: SensorModel, width: number, height: number): Ou
 }
 
 /** Room until what is left without sparkle passes the share, or until sparkle would grow together. */
-export function headroomWithout({ levels, mostLux }: Sparkle, response: Response, share: number): number {
+export function headroomWithout({ levels, mostLux }: Sparkle, response: SiteResponse, share: number): number {
   const room = headroomOfLevels(levels, response, share);
   if (mostLux === Infinity) return room;
   return Math.min(room, Math.log2(clipSignal(response) / (mostLux * response.signalPerLux)));

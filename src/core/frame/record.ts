@@ -18,7 +18,7 @@ export interface ChannelShares {
 }
 
 /** Shares and headroom of a frame, predicted or measured. */
-export interface RawOutlook {
+export interface RawFigures {
   readonly channels: readonly ChannelShares[];
   /** null when the frame is black. */
   readonly headroomEv: number | null;
@@ -53,8 +53,8 @@ export interface FrameRecord {
   readonly filterStops?: number;
   readonly pattern: PatternId;
   readonly kelvin: number;
-  readonly forecast: RawOutlook;
-  readonly result: RawOutlook;
+  readonly forecast: RawFigures;
+  readonly result: RawFigures;
   /** Bytes of the DNG. */
   readonly bytes: number;
   /** Where the DNG is: in this browser's store, or served beside the demo. */
@@ -204,7 +204,7 @@ export function broughtForward(value: unknown): unknown {
   return { ...record, version: RECORD_VERSION, lensId: 'wide', focusM: null, outside: OPENING, clockS: 0 };
 }
 
-export function outlookOf(figures: readonly ChannelFigures[], headroomEv: number): RawOutlook {
+export function rawFiguresOf(figures: readonly ChannelFigures[], headroomEv: number): RawFigures {
   return {
     channels: figures.map(({ name, sites, clipped, belowFloor }) => ({
       name,
@@ -216,7 +216,7 @@ export function outlookOf(figures: readonly ChannelFigures[], headroomEv: number
 }
 
 /** A forecast in the terms of a record. @param headroomEv as it will be read from the file; Infinity without light */
-export function forecastOutlook({ clipped, belowFloor }: Forecast, headroomEv: number): RawOutlook {
+export function forecastFigures({ clipped, belowFloor }: Forecast, headroomEv: number): RawFigures {
   return {
     channels: CFA_NAMES.map((name, c) => ({
       name,
@@ -234,7 +234,7 @@ export function captureNote(
   frame: RawFrame,
   { lensId, outside, clockS }: Pick<FrameRecord, 'lensId' | 'outside' | 'clockS'>,
   facts: CaptureFacts,
-  forecast: RawOutlook,
+  forecast: RawFigures,
 ): CaptureNote {
   const { settings, source } = frame;
   return {

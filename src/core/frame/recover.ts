@@ -3,7 +3,7 @@ import { captureNoteOf } from '../dng/write';
 import { noiseOf } from '../dng/check';
 import type { DngRaw } from '../dng/read';
 import { channelFigures, countSites, headroomEv } from '../raw/statistics';
-import { outlookOf, type CaptureNote, type FrameRecord } from './record';
+import { rawFiguresOf, type CaptureNote, type FrameRecord } from './record';
 
 /**
  * What the file says of its capture, with what its mosaic holds, as a record; it must still pass the record's schema. Undefined for a file
@@ -15,7 +15,7 @@ export function recordFromFile(raw: DngRaw, bytes: number): unknown {
   const noise = noiseOf(raw);
   if (!note || !noise) return undefined;
   const counted = countSites(raw);
-  const result = outlookOf(channelFigures(counted, noise), headroomEv(counted));
+  const result = rawFiguresOf(channelFigures(counted, noise), headroomEv(counted));
   return { ...note, result, bytes, place: { kind: 'stored' } } satisfies FrameRecord;
 }
 

@@ -20,7 +20,7 @@ import type { Steadiness } from '../scene/shake';
 import type { SceneView } from '../scene/view';
 import { countLevels, expectedHeadroomOfFile, forecastOfLevels, responseOf } from '../scopes/levels';
 import type { RawFrame } from '../sensor/raw-frame';
-import { captureNote, forecastOutlook, outlookOf, type FrameRecord, type RawOutlook } from './record';
+import { captureNote, forecastFigures, rawFiguresOf, type FrameRecord, type RawFigures } from './record';
 
 export interface Press {
   readonly settings: ExposureSettings;
@@ -35,7 +35,7 @@ export interface Press {
   /** The white that the finder showed; measured from a frame of the finder's when absent. */
   readonly colour?: CameraColour;
   /** What the finder told of this capture; worked out when absent. */
-  readonly forecast?: RawOutlook;
+  readonly forecast?: RawFigures;
 }
 
 export type EncodeJpeg = (
@@ -78,7 +78,7 @@ export function forecastOf(
   view: SceneView,
   press: Press,
   averaged = false,
-): { outlook: RawOutlook; colour: CameraColour } {
+): { outlook: RawFigures; colour: CameraColour } {
   const order = orderOf(view, press, press.colour);
   const lightOf = (from: PreviewLight) => {
     const light = new Float32Array(from.width * from.height);
@@ -99,7 +99,7 @@ export function forecastOf(
   const levels = countLevels(counted.light, counted.width);
   const response = responseOf(view.camera.sensor, press.settings, averaged ? focused.sitesPerSample : 1);
   return {
-    outlook: forecastOutlook(
+    outlook: forecastFigures(
       forecastOfLevels(levels, response),
       expectedHeadroomOfFile(levels, response, MEANINGFUL_SHARE),
     ),
@@ -119,7 +119,7 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
     onProgress?.('expose', share),
   );
   const counted = countSites(frame);
-  const result = outlookOf(channelFigures(counted, frame.noise), headroomEv(counted));
+  const result = rawFiguresOf(channelFigures(counted, frame.noise), headroomEv(counted));
   onProgress?.('picture', 0);
   const preview = pictureOf(frame, PREVIEW_JPEG_SIDE);
   const thumbnail = pictureOf(frame, THUMBNAIL_SIDE);

@@ -15,7 +15,7 @@ import { exposeRows, noiseModel } from '../sensor/sensor';
 import type { SimulatedCamera } from '../sensor/simulated-camera';
 import { exposedLight } from './exposed-light';
 import { varying, type Opening } from './opening';
-import type { LightGrid, Window } from './light-grid';
+import type { LightGrid, FrameWindow } from './light-grid';
 import type { FocusedPlates, LightRows } from './light-rows';
 import type { Steadiness } from './shake';
 import { surfaceRows } from './surface-rows';
@@ -75,7 +75,7 @@ export function captureFrame(
 export function captureWindow(
   plates: FocusedPlates,
   longSide: number,
-  window: Window,
+  window: FrameWindow,
   order: CaptureOrder,
   steadiness: Steadiness,
 ): RawFrame {

@@ -2,7 +2,7 @@
 import type { SceneView } from './view';
 
 /** A stretch of a frame, in sites; it begins at an even row and column, so that colours lie as in the whole. */
-export interface Window {
+export interface FrameWindow {
   readonly x: number;
   readonly y: number;
   readonly width: number;

@@ -2,7 +2,7 @@
 // H = q·L·t/N² (ISO 12232) with cos⁴θ; time comes later, when the sensor exposes.
 import { cos4, lensQ } from '../optics/lens';
 import { defocus } from './defocus';
-import type { LightGrid, Window } from './light-grid';
+import type { LightGrid, FrameWindow } from './light-grid';
 import { horizontalPass, pointTaps, tapsFor, verticalPass, type Taps } from './resample';
 import { surfaceRows } from './surface-rows';
 import { asSet, discsOf, type LensSetting, type SceneView } from './view';
@@ -35,7 +35,7 @@ function lightOf({ camera: { lens } }: SceneView): number {
   return lensQ(lens) / (lens.apertureN * lens.apertureN);
 }
 
-function gridOf(view: SceneView, longSide: number, footprint: number, window?: Window) {
+function gridOf(view: SceneView, longSide: number, footprint: number, window?: FrameWindow) {
   const { camera, size, orientation } = view;
   const whole = frameSize(camera, orientation, longSide);
   const { x, y, width, height } = window ?? { x: 0, y: 0, ...whole };
@@ -70,7 +70,7 @@ function gridOf(view: SceneView, longSide: number, footprint: number, window?: W
 
 /** The plates as a lens set so draws them: rows of a frame or of any window of it come from here. */
 export interface FocusedPlates {
-  rows(longSide: number, window?: Window): LightRows;
+  rows(longSide: number, window?: FrameWindow): LightRows;
 }
 
 /** Defocus is made once at the plates' size. */

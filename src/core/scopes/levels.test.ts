@@ -17,7 +17,7 @@ import {
   luxOfTopShare,
   responseOf,
   sharesAtLeast,
-  type Response,
+  type SiteResponse,
 } from './levels';
 import { CLEAN_DB, framesFor, rangeOfScene, signalOfSnr, toneLimits } from './limits';
 import { expectedStopline, stopline, STOPLINE_BINS } from './stopline';
@@ -28,7 +28,7 @@ const sensor = SIM_ONE.wide.sensor;
 const settings = { shutterS: 1 / 128, iso: 100 };
 const response = responseOf(sensor, settings);
 /** A sensor without noise: then shares are what they are. */
-const noiseless: Response = { ...response, noise: { shot: 1e-9, read: 1 / 12 } };
+const noiseless: SiteResponse = { ...response, noise: { shot: 1e-9, read: 1 / 12 } };
 const clipLux = clipSignal(response) / response.signalPerLux;
 
 /** A mosaic of light by its place. */

@@ -85,7 +85,7 @@ export function codeOfHalf(half: number): number {
 }
 
 /** How a full-size site answers to light at given settings. */
-export interface Response {
+export interface SiteResponse {
   /** DN above black for one lux. */
   readonly signalPerLux: number;
   readonly noise: NoiseModel;
@@ -98,7 +98,7 @@ export function responseOf(
   sensor: SensorModel,
   { shutterS, iso }: Pick<ExposureSettings, 'shutterS' | 'iso'>,
   sitesPerSample = 1,
-): Response {
+): SiteResponse {
   const { black, white } = sensor;
   return {
     signalPerLux: electronsPerLxS(sensor) * shutterS * gainDnPerE(sensor, iso),
@@ -114,7 +114,7 @@ export function clipSignal(range: { black: number; white: number }): number {
 }
 
 /** Signal under which a site counts as below the floor. */
-function floorLimit({ noise, black }: Response): number {
+function floorLimit({ noise, black }: SiteResponse): number {
   return Math.ceil(black + floorSignal(noise)) - black - 0.5;
 }
 
@@ -145,13 +145,13 @@ export function signalAt(limit: number, k: number, { shot, read }: NoiseModel): 
 }
 
 /** Share of each channel's sites that will reach `limit`, DN above black. */
-export function sharesAtLeast(levels: Levels, response: Response, limit: number): PerChannel<number> {
+export function sharesAtLeast(levels: Levels, response: SiteResponse, limit: number): PerChannel<number> {
   return levels.counts.map((_, c) =>
     shareAtLeast(levels, response, limit, c),
   ) as unknown as PerChannel<number>;
 }
 
-function shareAtLeast({ counts, atLeast, sites }: Levels, response: Response, limit: number, c: number) {
+function shareAtLeast({ counts, atLeast, sites }: Levels, response: SiteResponse, limit: number, c: number) {
   const { signalPerLux, noise } = response;
   if (sites[c]! === 0) return 0;
   const spread = SURE * Math.sqrt(noise.shot * Math.max(0, limit) + noise.read);
@@ -174,7 +174,7 @@ export interface Forecast {
   readonly belowFloor: PerChannel<number>;
 }
 
-export function forecastOfLevels(levels: Levels, response: Response): Forecast {
+export function forecastOfLevels(levels: Levels, response: SiteResponse): Forecast {
   const above = sharesAtLeast(levels, response, floorLimit(response));
   return {
     clipped: sharesAtLeast(levels, response, clipSignal(response)),
@@ -193,7 +193,7 @@ const HALVINGS = 26;
  */
 export function headroomOfLevels(
   levels: Levels,
-  response: Response,
+  response: SiteResponse,
   share: number,
   limit: number = clipSignal(response),
 ): number {
@@ -217,7 +217,7 @@ export function headroomOfLevels(
  * noise included. In a dark frame noise lifts that number over the light's own, so a file tells less room than the light has.
  * Never under 0; Infinity for a frame that is black.
  */
-export function expectedHeadroomOfFile(levels: Levels, response: Response, share: number): number {
+export function expectedHeadroomOfFile(levels: Levels, response: SiteResponse, share: number): number {
   const clip = clipLevel(response) - response.black;
   const rooms = levels.counts.map((_, c) => {
     const reached = (dn: number) => {

@@ -5,7 +5,7 @@ import { encodeSrgb } from '../colour/srgb';
 import { baselineExposureEv, toneCurve } from '../raw/develop';
 import type { ExposureSettings } from '../exposure/settings';
 import type { NoiseModel } from '../sensor/raw-frame';
-import { clipSignal, luxOfTopShare, type Levels, type Response } from './levels';
+import { clipSignal, luxOfTopShare, type Levels, type SiteResponse } from './levels';
 
 /** Signal-to-noise ratios to call clean, dB. 10 dB shows structure, 20 dB is fit for a portrait's shadows, 26 dB for any (practice). */
 export const CLEAN_DBS = [6, 10, 15, 20, 26] as const;
@@ -64,7 +64,7 @@ const GREENS = [1, 2] as const;
 /** @param headroom stops until the highlights that count reach clip */
 export function rangeOfScene(
   levels: Levels,
-  response: Response,
+  response: SiteResponse,
   headroom: number,
   cleanDb: number,
 ): RangeReport {

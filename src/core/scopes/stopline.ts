@@ -2,7 +2,7 @@
 // −14 EV to saturation; what lies lower is counted in the first bin, what is clipped in a bin of its own. Of a frame that is there, or of the one that will be.
 import type { SiteCounts } from '../raw/statistics';
 import { clipLevel } from '../sensor/raw-frame';
-import { chanceUnder, clipSignal, LEVEL_CODES, luxOfCode, type Levels, type Response } from './levels';
+import { chanceUnder, clipSignal, LEVEL_CODES, luxOfCode, type Levels, type SiteResponse } from './levels';
 
 export const STOPLINE_FROM_EV = -14;
 export const BINS_PER_EV = 12;
@@ -82,7 +82,7 @@ const MOST_TABLES = 6;
 const spreadTables = new Map<string, readonly Spread[]>();
 
 /** Where sites of a given expected signal fall, by the noise of a full-size site. */
-function noiseSpreads({ noise, black, white }: Response): readonly Spread[] {
+function noiseSpreads({ noise, black, white }: SiteResponse): readonly Spread[] {
   const key = `${noise.shot} ${noise.read} ${black} ${white}`;
   const known = spreadTables.get(key);
   if (known) return known;
@@ -120,7 +120,7 @@ function noiseSpreads({ noise, black, white }: Response): readonly Spread[] {
 const LOG_LUX = Float64Array.from({ length: LEVEL_CODES }, (_, code) => Math.log2(luxOfCode(code)));
 
 /** The stopline that a capture will have: the finder's light, spread by the noise of full-size sites. Sums equal the samples. */
-export function expectedStopline(levels: Levels, response: Response): Stopline {
+export function expectedStopline(levels: Levels, response: SiteResponse): Stopline {
   const table = noiseSpreads(response);
   const last = table.length - 1;
   const shift = Math.log2(response.signalPerLux) - ROWS_FROM;

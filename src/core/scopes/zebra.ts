@@ -3,7 +3,7 @@
 // wherever one site in forty or more does.
 import { ZEBRA } from './marks';
 import { MEANINGFUL_SHARE } from '../raw/statistics';
-import { clipSignal, sharesAtLeast, signalAt, type Levels, type Response } from './levels';
+import { clipSignal, sharesAtLeast, signalAt, type Levels, type SiteResponse } from './levels';
 
 export type ZebraOn =
   | { readonly of: 'raw'; /** 1/12 EV below clip, 0 … 48. */ readonly belowClip12: number }
@@ -16,7 +16,7 @@ export const FIRST_STRIPES = MEANINGFUL_SHARE;
 const FEW = 1.96;
 
 /** Signal of the threshold, DN above black. */
-export function zebraLimit(response: Response, belowClip12: number): number {
+export function zebraLimit(response: SiteResponse, belowClip12: number): number {
   return clipSignal(response) * 2 ** (-belowClip12 / 12);
 }
 
@@ -29,7 +29,7 @@ export function zebraOnRaw(
   light: Float32Array,
   width: number,
   levels: Levels,
-  response: Response,
+  response: SiteResponse,
   belowClip12: number,
   mask: Uint16Array,
 ): void {

@@ -1,6 +1,6 @@
 // Which camera: what each is, and what it makes of the present settings.
 import { Pressable, StyleSheet, View } from 'react-native';
-import { profileOf } from '../../camera/port';
+import { bodyOf } from '../../camera/port';
 import { camera } from '../../live/camera';
 import { useDesk } from '../../live/desk';
 import { colour, radius, space } from '../../ui/theme';
@@ -10,7 +10,7 @@ export function CameraPanel() {
   const lens = useDesk((d) => d.lens);
   const notice = useDesk((d) => d.notice);
   const { takeBody } = useDesk.getState();
-  const chosen = profileOf(camera, lens);
+  const chosen = bodyOf(camera, lens);
   return (
     <View role="radiogroup" aria-label="Camera" style={styles.list}>
       {camera.profiles.map((profile) => (

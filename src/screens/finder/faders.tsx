@@ -21,7 +21,7 @@ import { exactOf, hasIris, isAuto } from '../../live/desk-controls';
 import { LADDERS, type FaderId } from '../../live/desk-state';
 import { Button } from '../../ui/button';
 import { Fader, type FaderMark } from '../../ui/fader';
-import { SheetPanel } from '../../ui/sheet-panel';
+import { SlidePanel } from '../../ui/slide-panel';
 import { colour, radius, space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { distanceWords, valueWords } from './format';
@@ -211,7 +211,7 @@ function Explanation({ of }: { of: FaderId }) {
 }
 
 /** The exact ladder of one fader. */
-export function LadderSheet({ fader, onClose }: { fader: FaderId; onClose: () => void }) {
+export function LadderPanel({ fader, onClose }: { fader: FaderId; onClose: () => void }) {
   const exact = useDesk((d) => exactOf(d, fader));
   const auto = useDesk((d) => isAuto(d, fader));
   const lens = lensOf(
@@ -233,7 +233,7 @@ export function LadderSheet({ fader, onClose }: { fader: FaderId; onClose: () =>
     list?.querySelector('[data-current]')?.scrollIntoView({ block: 'center' });
   }, []);
   return (
-    <SheetPanel title={NAMES[fader]} onClose={onClose}>
+    <SlidePanel title={NAMES[fader]} onClose={onClose}>
       <Explanation of={fader} />
       <View style={styles.sheetHead}>
         <Button
@@ -259,7 +259,7 @@ export function LadderSheet({ fader, onClose }: { fader: FaderId; onClose: () =>
           ))}
         </View>
       </ScrollView>
-    </SheetPanel>
+    </SlidePanel>
   );
 }
 

@@ -7,12 +7,12 @@ import { orderOf } from '../../live/desk-controls';
 import type { FaderId } from '../../live/desk-state';
 import { colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
-import { CheckSheet, type CheckTab } from './check/check-sheet';
-import { Faders, LadderSheet } from './faders';
+import { CheckPanel, type CheckTab } from './check/check-panel';
+import { Faders, LadderPanel } from './faders';
 import { KEY_WORDS, useDeskKeys, type Panel } from './keys';
-import { MeterSheet, type MeterTab } from './meter-sheet';
-import { MoreSheet, type MoreTab } from './more-sheet';
-import { OutsideSheet } from './outside';
+import { MeterPanel, type MeterTab } from './meter-panel';
+import { MorePanel, type MoreTab } from './more-panel';
+import { OutsidePanel } from './outside';
 import { FinderPicture } from './picture';
 import { ReleaseRow } from './release';
 import { RemedyList } from './remedies';
@@ -85,11 +85,11 @@ export function FinderScreen({ active }: { active: boolean }) {
           </View>
         </View>
       )}
-      {ladder && <LadderSheet fader={ladder} onClose={closeLadder} />}
-      {panel === 'outside' && <OutsideSheet onClose={close} />}
-      {panel === 'meter' && <MeterSheet tab={meterTab} onClose={close} />}
-      {panel === 'check' && <CheckSheet tab={checkTab} onTab={setCheckTab} onClose={close} />}
-      {panel === 'more' && <MoreSheet tab={moreTab} onTab={setMoreTab} onClose={close} />}
+      {ladder && <LadderPanel fader={ladder} onClose={closeLadder} />}
+      {panel === 'outside' && <OutsidePanel onClose={close} />}
+      {panel === 'meter' && <MeterPanel tab={meterTab} onClose={close} />}
+      {panel === 'check' && <CheckPanel tab={checkTab} onTab={setCheckTab} onClose={close} />}
+      {panel === 'more' && <MorePanel tab={moreTab} onTab={setMoreTab} onClose={close} />}
     </View>
   );
 }

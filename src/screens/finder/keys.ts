@@ -1,9 +1,9 @@
 // The whole desk by keyboard. Keys that an element with the focus uses itself never get here.
 import { useEffect } from 'react';
 import { nearestStep } from '../../core/units/ladders';
-import { profileOf } from '../../camera/port';
+import { bodyOf } from '../../camera/port';
 import { camera } from '../../live/camera';
-import { cancelCapture, press } from '../../live/capture';
+import { cancelCapture, press } from '../../live/press';
 import { useDesk } from '../../live/desk';
 import { exactOf, hasIris } from '../../live/desk-controls';
 import { LADDERS, type FaderId } from '../../live/desk-state';
@@ -33,7 +33,7 @@ export function useDeskKeys(active: boolean, open: (panel: Panel) => void): void
       if (e.ctrlKey || e.metaKey || e.altKey) return;
       const desk = useDesk.getState();
       const key = e.key.toLowerCase();
-      const { lenses } = profileOf(camera, desk.lens);
+      const { lenses } = bodyOf(camera, desk.lens);
       const step = STEPS[key];
       const onControl =
         e.target instanceof HTMLElement &&

@@ -7,7 +7,7 @@ import { WHEEL_SPEEDS, type SceneLamp, type SceneListing } from '../../core/scen
 import { useScenes } from '../../library/scenes';
 import { useDesk } from '../../live/desk';
 import { Button } from '../../ui/button';
-import { SheetPanel } from '../../ui/sheet-panel';
+import { SlidePanel } from '../../ui/slide-panel';
 import { colour, radius, space, touch } from '../../ui/theme';
 import { useDrag } from '../../ui/use-drag';
 import { Words } from '../../ui/words';
@@ -39,14 +39,14 @@ export function OutsideChip({ onPress }: { onPress: () => void }) {
   );
 }
 
-export function OutsideSheet({ onClose }: { onClose: () => void }) {
+export function OutsidePanel({ onClose }: { onClose: () => void }) {
   const { data, error, isPending, refetch } = useScenes();
   const chosen = useDesk((d) => d.scene);
   const status = useDesk((d) => d.sceneStatus);
   const { setScene } = useDesk.getState();
   const scene = data?.find((s) => s.id === chosen);
   return (
-    <SheetPanel title="Outside" onClose={onClose}>
+    <SlidePanel title="Outside" onClose={onClose}>
       <Words kind="label" quiet style={styles.lead}>
         The world in front of the simulated camera. Nothing here is a setting of the camera.
       </Words>
@@ -71,7 +71,7 @@ export function OutsideSheet({ onClose }: { onClose: () => void }) {
           ))}
         </View>
       </ScrollView>
-    </SheetPanel>
+    </SlidePanel>
   );
 }
 

@@ -2,7 +2,7 @@
 // stroke up brings back what was there.
 import { useEffect, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { profileOf } from '../../camera/port';
+import { bodyOf } from '../../camera/port';
 import { camera } from '../../live/camera';
 import { useDesk } from '../../live/desk';
 import { Button } from '../../ui/button';
@@ -42,7 +42,7 @@ export function FinderPicture({
   const { setSpot, addPin, clear } = useDesk.getState();
   const cleared = useDesk((d) => d.cleared);
   const stroke = useRef(0);
-  const profile = profileOf(
+  const profile = bodyOf(
     camera,
     useDesk((d) => d.lens),
   );
@@ -180,7 +180,7 @@ function FinderCanvas() {
 function LensRail() {
   const lens = useDesk((d) => d.lens);
   const setLens = useDesk((d) => d.setLens);
-  const { lenses } = profileOf(camera, lens);
+  const { lenses } = bodyOf(camera, lens);
   return (
     <View role="group" aria-label="Lens" style={styles.lenses}>
       {[...lenses].reverse().map(({ id, equivalentMm, name }) => (

@@ -4,10 +4,10 @@ import { useEffect, useRef, type RefObject } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, Polygon } from 'react-native-svg';
 import { patternOf } from '../../core/meter/read';
-import { profileOf } from '../../camera/port';
+import { bodyOf } from '../../camera/port';
 import { useFramesLeft, useRecovery, useRoll, useThumbnail } from '../../library/roll';
 import { camera } from '../../live/camera';
-import { cancelCapture, press } from '../../live/capture';
+import { cancelCapture, press } from '../../live/press';
 import { useDesk } from '../../live/desk';
 import type { CaptureState } from '../../live/desk-state';
 import { Button } from '../../ui/button';
@@ -109,7 +109,7 @@ function Release() {
   const pressure = usePressure(ref);
   const busy = useDesk((d) => d.capture.kind === 'busy' || d.capture.kind === 'waiting');
   const live = useDesk((d) => d.camera.kind === 'live');
-  const { typicalFrameBytes } = profileOf(
+  const { typicalFrameBytes } = bodyOf(
     camera,
     useDesk((d) => d.lens),
   );

@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { patternOf } from '../../core/meter/read';
 import { formatThirds } from '../../core/units/ladders';
 import { useFramesLeft } from '../../library/roll';
-import { lensOf, profileOf } from '../../camera/port';
+import { lensOf, bodyOf } from '../../camera/port';
 import { camera } from '../../live/camera';
 import { useDesk } from '../../live/desk';
 import { colour, space } from '../../ui/theme';
@@ -14,7 +14,7 @@ export function StatusLine() {
   const lens = useDesk((d) => d.lens);
   const pattern = useDesk((d) => d.pattern);
   const kelvin = useDesk((d) => d.report?.colour.kelvin ?? null);
-  const { typicalFrameBytes, megapixels } = profileOf(camera, lens);
+  const { typicalFrameBytes, megapixels } = bodyOf(camera, lens);
   const filterStops = useDesk((d) => d.filterStops);
   const delayS = useDesk((d) => d.delayS);
   const habitEv = useDesk((d) => d.check.habitEv);

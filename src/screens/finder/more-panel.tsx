@@ -1,7 +1,7 @@
 // Everything of exposure that is not on the screen all the time, one movement away.
 import { ScrollView, StyleSheet } from 'react-native';
 import { Segmented } from '../../ui/segmented';
-import { SheetPanel } from '../../ui/sheet-panel';
+import { SlidePanel } from '../../ui/slide-panel';
 import { space } from '../../ui/theme';
 import { AutomaticPanel } from './automatic-panel';
 import { CameraPanel } from './camera-panel';
@@ -20,7 +20,7 @@ export const MORE_TABS = [
 ] as const;
 export type MoreTab = (typeof MORE_TABS)[number]['id'];
 
-export function MoreSheet({
+export function MorePanel({
   tab,
   onTab,
   onClose,
@@ -30,7 +30,7 @@ export function MoreSheet({
   onClose: () => void;
 }) {
   return (
-    <SheetPanel title="More" onClose={onClose} height={0.74}>
+    <SlidePanel title="More" onClose={onClose} height={0.74}>
       <Segmented
         name="More"
         choices={MORE_TABS}
@@ -47,7 +47,7 @@ export function MoreSheet({
         {tab === 'filter' && <FilterPanel />}
         {tab === 'camera' && <CameraPanel />}
       </ScrollView>
-    </SheetPanel>
+    </SlidePanel>
   );
 }
 

@@ -12,7 +12,7 @@ import { useDesk } from '../../live/desk';
 import { hasIris } from '../../live/desk-controls';
 import { Button } from '../../ui/button';
 import { Segmented } from '../../ui/segmented';
-import { SheetPanel } from '../../ui/sheet-panel';
+import { SlidePanel } from '../../ui/slide-panel';
 import { TextField } from '../../ui/text-field';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
@@ -27,7 +27,7 @@ const TABS = [
   { id: 'hand', label: 'Hand meter' },
 ] as const;
 
-export function MeterSheet({ tab: opened, onClose }: { tab: MeterTab; onClose: () => void }) {
+export function MeterPanel({ tab: opened, onClose }: { tab: MeterTab; onClose: () => void }) {
   const [tab, setTab] = useState<MeterTab>(opened);
   useEffect(() => {
     const { setWants } = useDesk.getState();
@@ -35,14 +35,14 @@ export function MeterSheet({ tab: opened, onClose }: { tab: MeterTab; onClose: (
     return () => setWants({ weights: false });
   }, [tab]);
   return (
-    <SheetPanel title="Meter" onClose={onClose} height={0.56}>
+    <SlidePanel title="Meter" onClose={onClose} height={0.56}>
       <Segmented name="Part of the meter" choices={TABS} chosen={tab} onChoose={setTab} testID="meter-tab" />
       <ScrollView style={styles.scroll} contentContainerStyle={styles.body} tabIndex={0}>
         {tab === 'pattern' && <Patterns />}
         {tab === 'pins' && <Pins />}
         {tab === 'hand' && <HandMeter />}
       </ScrollView>
-    </SheetPanel>
+    </SlidePanel>
   );
 }
 

@@ -2,7 +2,7 @@
 import type { Camera, CaptureEvent } from '../camera/port';
 import type { FrameRecord } from '../core/frame/record';
 import type { FinderReport } from '../workers/finder-protocol';
-import { cancelCapture, press, STORE_FULL, UNSAVED_WAIT } from './capture';
+import { cancelCapture, press, STORE_FULL, UNSAVED_WAIT } from './press';
 import { useDesk } from './desk';
 import { MOST_UNSAVED, useUnsaved } from './unsaved';
 

@@ -6,7 +6,7 @@ import { Button } from './button';
 import { colour, radius, space } from './theme';
 import { Words } from './words';
 
-export function SheetPanel({
+export function SlidePanel({
   title,
   onClose,
   height,

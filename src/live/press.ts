@@ -1,8 +1,8 @@
 // One press from the finder to the roll: is there room, take, follow its progress, tell the roll. A second press while
 // one is running does nothing; cancel ends it.
-import { profileOf, type Camera } from '../camera/port';
+import { bodyOf, type Camera } from '../camera/port';
 import { totalCompensation } from '../core/exposure/automatic';
-import { forecastOutlook } from '../core/frame/record';
+import { forecastFigures } from '../core/frame/record';
 import { rollChanged } from '../library/roll';
 import { framesLeft, noteRefusal } from '../library/room';
 import { frameId } from '../vault/frame-id';
@@ -33,7 +33,7 @@ export async function press(camera: Camera, hardness = 0.3): Promise<void> {
       setCapture({ kind: 'failed', message: UNSAVED_WAIT });
       return;
     }
-    const { typicalFrameBytes } = profileOf(camera, useDesk.getState().lens);
+    const { typicalFrameBytes } = bodyOf(camera, useDesk.getState().lens);
     if ((await framesLeft(typicalFrameBytes)) === 0) {
       setCapture({ kind: 'failed', message: STORE_FULL });
       return;
@@ -50,7 +50,7 @@ export async function press(camera: Camera, hardness = 0.3): Promise<void> {
         compensationEv: totalCompensation(controls.compensationEv, check.habitEv),
       },
       colour: report.colour,
-      forecast: forecastOutlook(report.forecast, report.headroomOfFileEv),
+      forecast: forecastFigures(report.forecast, report.headroomOfFileEv),
       facts: {
         pattern,
         shutterAuto: controls.shutter.auto,

@@ -1,7 +1,7 @@
 // Checking before the press, one movement away: what is marked, how it is counted, how far one can go, and how it is shown.
 import { ScrollView, StyleSheet } from 'react-native';
 import { Segmented } from '../../../ui/segmented';
-import { SheetPanel } from '../../../ui/sheet-panel';
+import { SlidePanel } from '../../../ui/slide-panel';
 import { space } from '../../../ui/theme';
 import { ComparePanel } from './compare-panel';
 import { FitPanel } from './fit-panel';
@@ -18,7 +18,7 @@ export const CHECK_TABS = [
 ] as const;
 export type CheckTab = (typeof CHECK_TABS)[number]['id'];
 
-export function CheckSheet({
+export function CheckPanel({
   tab,
   onTab,
   onClose,
@@ -28,7 +28,7 @@ export function CheckSheet({
   onClose: () => void;
 }) {
   return (
-    <SheetPanel title="Check" onClose={onClose} height={0.54} unveiled>
+    <SlidePanel title="Check" onClose={onClose} height={0.54} unveiled>
       <Segmented
         name="Check"
         choices={CHECK_TABS}
@@ -44,7 +44,7 @@ export function CheckSheet({
         {tab === 'compare' && <ComparePanel />}
         {tab === 'view' && <ViewPanel onClose={onClose} />}
       </ScrollView>
-    </SheetPanel>
+    </SlidePanel>
   );
 }
 
