@@ -12,7 +12,7 @@ const root = join(__dirname, '..');
 const HEAD = '// Made by tools/checks.ts from the JSON schemas. Not to be changed by hand.\n';
 
 function code(schemas: Readonly<Record<string, AnySchema>>, options: Options = {}): string {
-  const ajv = new Ajv({ code: { source: true, lines: true }, strictTypes: false, ...options });
+  const ajv = new Ajv({ code: { source: true }, strictTypes: false, ...options });
   for (const [name, schema] of Object.entries(schemas)) ajv.addSchema(schema, name);
   return HEAD + standalone(ajv, Object.fromEntries(Object.keys(schemas).map((name) => [name, name])));
 }
