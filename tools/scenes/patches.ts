@@ -1,5 +1,5 @@
 // `npx tsx tools/scenes/patches.ts ID NAME…`: named patches of a packed scene anew from its source, their figures from the packed plates.
-// For patches that were moved, where no renders are at hand.
+// For patches that were moved, where no renders are at hand. Then `tools/scenes/pack.ts` writes the list of scenes with its sizes anew.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { readScenePack, replaceDescription } from '../../src/core/scene/pack';
 import { packedFile } from './files';

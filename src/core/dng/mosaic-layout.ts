@@ -3,7 +3,6 @@
 import { DngError } from './errors';
 import { COMPRESSION, TAG, tagName } from './tags';
 import {
-  number,
   numbers,
   requiredWhole,
   wholeNumber,
@@ -215,10 +214,4 @@ function checkPlaces(file: TiffFile, { offsets, counts }: Blocks): void {
       throw new DngError('bad-tag', `Block ${i + 1} of the raw data lies over another one`, offset);
     end = Math.max(end, offset + count);
   }
-}
-
-/** BaselineExposure and the like may be any kind of number; what is none counts as not said. */
-export function finiteNumber(file: TiffFile, directory: Directory, tag: number): number | undefined {
-  const value = number(file, directory, tag);
-  return value !== undefined && Number.isFinite(value) ? value : undefined;
 }

@@ -1,9 +1,10 @@
 // Reads a DNG's raw mosaic and metadata. Plain strips or tiles of 16-bit samples, and lossless JPEG tiles or strips.
 import { DngError } from './errors';
 import { decodeLosslessJpeg } from './lossless-jpeg-decode';
-import { finiteNumber, mosaicLayout, type Blocks, type MosaicLayout } from './mosaic-layout';
+import { mosaicLayout, type Blocks, type MosaicLayout } from './mosaic-layout';
 import { EXIF, PHOTOMETRIC, TAG } from './tags';
 import {
+  finiteNumber,
   fractionAt,
   number,
   numbers,

@@ -99,6 +99,12 @@ export function number(file: TiffFile, directory: Directory, tag: number): numbe
   return entry && entry.count > 0 ? numberAt(file, entry, 0) : undefined;
 }
 
+/** The first value of a tag that may be any kind of number; infinity and NaN count as not said. */
+export function finiteNumber(file: TiffFile, directory: Directory, tag: number): number | undefined {
+  const value = number(file, directory, tag);
+  return value !== undefined && Number.isFinite(value) ? value : undefined;
+}
+
 /** Types that hold sizes, places and counts: whole and never negative. */
 const WHOLE_TYPES: readonly number[] = [TYPE.BYTE, TYPE.SHORT, TYPE.LONG, TYPE.IFD];
 

@@ -155,6 +155,7 @@ export function UndoBar() {
     if (!deleted) return;
     const timer = setTimeout(() => {
       clear();
+      // What cannot be removed now stays marked, and is swept when a page opens later.
       void purgeFrames(deleted).catch(() => undefined);
     }, UNDO_MS);
     return () => clearTimeout(timer);
