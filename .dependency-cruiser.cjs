@@ -12,15 +12,16 @@ const layers = [
 ];
 const core = [
   ['frame'],
-  ['finder', 'advice', 'setup'],
-  ['dng'],
+  ['advice', 'setup'],
   ['scene'],
+  ['finder', 'dng'],
   ['scopes'],
   ['raw'],
+  ['setting'],
   ['meter'],
   ['sensor'],
   ['exposure'],
-  ['optics', 'colour'],
+  ['optics', 'colour', 'body'],
   ['light'],
   ['units', 'numeric'],
 ];
@@ -49,6 +50,18 @@ module.exports = {
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
     ...upward(layers, ''),
     ...upward(core, 'src/core/'),
+    {
+      name: 'port-and-finder-know-no-scene-and-no-worker',
+      severity: 'error',
+      from: { path: '^src/(camera/[^/]+\\.ts$|core/finder/)', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^src/(core/scene|workers)/|\\.worker\\.ts$' },
+    },
+    {
+      name: 'desk-and-screens-know-no-simulated-optic',
+      severity: 'error',
+      from: { path: '^src/(screens|live)/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^src/core/sensor/(cameras|simulated-camera|sim-)' },
+    },
     {
       name: 'core-is-pure',
       severity: 'error',

@@ -10,13 +10,16 @@ const node = {
         presets: ['@babel/preset-typescript'],
         plugins: [
           require.resolve('./tools/local-globals.cjs'),
+          require.resolve('./tools/import-meta.cjs'),
           '@babel/plugin-transform-modules-commonjs',
           '@babel/plugin-transform-dynamic-import',
         ],
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(fast-png|iobuffer|@react-native-async-storage|idb)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(fast-png|iobuffer|@react-native-async-storage|idb|@noble/hashes)/)',
+  ],
 };
 
 module.exports = {

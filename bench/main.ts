@@ -7,7 +7,6 @@ import { encodeJpeg } from '../cli/jpeg';
 import { readDng } from '../src/core/dng/read';
 import { writeDng } from '../src/core/dng/write';
 import { checkDng, reportOf } from '../src/core/dng/check';
-import { DEFAULT_RULES } from '../src/core/exposure/automatic';
 import { finderFor, type Finder, type FinderAsk } from '../src/core/finder/finder';
 import { developReduced } from '../src/core/raw/develop';
 import { countSites } from '../src/core/raw/statistics';
@@ -18,7 +17,10 @@ import { OPENING } from '../src/core/scene/outside';
 import { viewScene } from '../src/core/scene/view';
 import { pictureHistogram } from '../src/core/scopes/picture-histogram';
 import { SIM_ONE_WIDE } from '../src/core/sensor/sim-one';
-import { fromBase64, toBase64 } from '../src/vault/base64';
+import { digestOf } from '../src/core/frame/digest';
+import { viewSource } from '../src/core/scene/view-source';
+import { initialValues } from '../src/core/setting/values';
+import { fromByteString, toByteString } from '../src/vault/byte-string';
 
 interface Row {
   readonly name: string;
@@ -77,21 +79,13 @@ async function main(): Promise<void> {
   // ---- finder, 480×640, all stages that run for each frame
   const view = viewScene(scene, SIM_ONE_WIDE, 'portrait');
   const ask = {
-    controls: {
-      shutter: { auto: true, exact: 1 / 128 },
-      iso: { auto: true, exact: 100 },
-      aperture: { auto: true, exact: 1.8 },
-      compensationEv: 0,
-    },
-    rules: DEFAULT_RULES,
-    pattern: 'evaluative' as const,
-    aim: { at: { x: 0.5, y: 0.5 }, spotShare: 0.01, burnShare: 0.0003 },
+    settings: initialValues(),
+    freely: false,
+    at: { x: 0.5, y: 0.5 },
     pins: [],
-    filterStops: 0,
     habitEv: 0,
     outlook: { tolerance: { share: 0.001, area: 0.0001 }, cleanDb: 10 },
     lockedEv100: null,
-    focusM: null,
   };
   const pixels = new Uint8ClampedArray(480 * 640 * 4);
   const copy = await time(21, () => {
@@ -124,10 +118,11 @@ async function main(): Promise<void> {
     row(`${name}: whole frame`, median(whole), copyName, copy);
   };
   const still = viewScene(scene, SIM_ONE_WIDE, 'portrait', { ...OPENING, support: 'tripod', wheel: 'still' });
-  run('finder at rest', finderFor(still), ask);
-  run('finder, wheel turning, by hand', finderFor(view), ask);
-  const slow = { ...ask.controls, shutter: { auto: false, exact: 1 / 4 } };
-  run('finder, 1/4 s by hand, near focus', finderFor(view), { ...ask, controls: slow, focusM: 0.4 }, 0.3);
+  run('finder at rest', finderFor(viewSource(still)), ask);
+  run('finder, wheel turning, by hand', finderFor(viewSource(view)), ask);
+  const by = (exact: number) => ({ auto: false, exact });
+  const slow = { ...ask, settings: { ...ask.settings, shutter: by(1 / 4), focus: by(0.4) } };
+  run('finder, 1/4 s by hand, near focus', finderFor(viewSource(view)), slow, 0.3);
   const stage = previewStage(view, 640);
   row('finder: focus moved', await time(9, () => stage.focused(0.3)), copyName, copy);
 
@@ -170,9 +165,7 @@ async function main(): Promise<void> {
     thumbnail: { width: 240, height: 320, rgba },
     previewJpeg: encodeJpeg(rgba, 240, 320),
     facts: {
-      pattern: 'spot' as const,
-      shutterAuto: true,
-      isoAuto: true,
+      set: initialValues(),
       meteredEv100: 9,
       uniqueId: '0'.repeat(32),
     },
@@ -185,7 +178,13 @@ async function main(): Promise<void> {
     UTIF.decodeImage(buffer, raw);
   });
   row('capture: decode and verify', await time(3, () => readDng(dng)), 'utif2 decode of the same file', utif);
-  row('capture: to and from base64', await time(3, () => fromBase64(toBase64(dng))), plainName, plain);
+  row(
+    'capture: to and from a byte string',
+    await time(3, () => fromByteString(toByteString(dng))),
+    plainName,
+    plain,
+  );
+  row('capture: hash of the file', await time(3, () => digestOf(dng)), plainName, plain);
   row('raw: count 12 MP', await time(5, () => countSites(frame)), plainName, plain);
   const decoded = readDng(dng);
   row('check: analysis after decoding', await time(3, () => reportOf(decoded)), plainName, plain);

@@ -1,4 +1,5 @@
 // Command-line words: `--name value`, `--name=value` and `--json`; what is unknown, lacks its value or is said twice is a usage error.
+import { parseArgs } from 'node:util';
 
 export class UsageError extends Error {}
 
@@ -17,25 +18,46 @@ export function parseArguments(
   known: readonly string[],
   repeatable: readonly string[] = [],
 ): Arguments {
+  const options = Object.fromEntries(known.map((name) => [name, { type: 'string' as const }]));
+  const { tokens, positionals } = parseArgs({
+    args: withValues(argv, known),
+    options: { ...options, json: { type: 'boolean' } },
+    allowPositionals: true,
+    strict: false,
+    tokens: true,
+  });
   const flags = new Map<string, string>();
   const many = new Map<string, string[]>();
-  const rest: string[] = [];
   let json = false;
+  for (const token of tokens) {
+    if (token.kind !== 'option') continue;
+    const { name, value } = token;
+    if (name === 'json') {
+      json = true;
+      continue;
+    }
+    if (!known.includes(name))
+      throw new UsageError(`Unknown option ${token.rawName}. Known: ${known.map((k) => `--${k}`).join(' ')}`);
+    if (value === undefined) throw new UsageError(`--${name} needs a value`);
+    if (flags.has(name) && !repeatable.includes(name)) throw new UsageError(`--${name} is given twice`);
+    flags.set(name, value);
+    many.set(name, [...(many.get(name) ?? []), value]);
+  }
+  return { command: positionals[0], rest: positionals.slice(1), flags, many, json };
+}
+
+/** Joins a flag with the word after it, which may begin with a dash: `--ev -1` is `--ev=-1`. */
+function withValues(argv: readonly string[], known: readonly string[]): string[] {
+  const words: string[] = [];
   for (let i = 0; i < argv.length; i++) {
     const word = argv[i]!;
-    if (word === '--json') json = true;
-    else if (word.startsWith('--')) {
-      const [name = '', inline] = word.slice(2).split(/=(.*)/s);
-      if (!known.includes(name))
-        throw new UsageError(`Unknown option --${name}. Known: ${known.map((k) => `--${k}`).join(' ')}`);
-      const value = inline ?? argv[++i];
-      if (value === undefined) throw new UsageError(`--${name} needs a value`);
-      if (flags.has(name) && !repeatable.includes(name)) throw new UsageError(`--${name} is given twice`);
-      flags.set(name, value);
-      many.set(name, [...(many.get(name) ?? []), value]);
-    } else rest.push(word);
+    const next = argv[i + 1];
+    if (word.startsWith('--') && known.includes(word.slice(2)) && next !== undefined) {
+      words.push(`${word}=${next}`);
+      i++;
+    } else words.push(word);
   }
-  return { command: rest[0], rest: rest.slice(1), flags, many, json };
+  return words;
 }
 
 /** A number as people type it, or NaN: nothing at all is not 0. */

@@ -1,101 +1,72 @@
-// From flags to settings: what is not given is automatic.
-import {
-  resolveExposure,
-  type AutomaticPlan,
-  type ExposureControls,
-  type Resolved,
-} from '../src/core/exposure/automatic';
+// From flags to settings: what is not given is automatic. Which flags set a setting is the list's to say (`core/setting`).
+import { resolveExposure, type AutomaticPlan, type Resolved } from '../src/core/exposure/automatic';
 import type { ExposureSettings } from '../src/core/exposure/settings';
 import { readMeter, type Reading } from '../src/core/meter/read';
-import { filterStopsOf } from '../src/core/light/filter';
-import { PATTERN_IDS, type MeterAim, type PatternId } from '../src/core/meter/pattern';
-import { BURN_SHARE } from '../src/core/meter/highlight';
-import { SPOT_NAMES, SPOT_SHARES } from '../src/core/meter/spot';
-import { focusOf, meteredFor, planFor } from '../src/core/finder/finder';
-import type { Lens } from '../src/core/optics/lens';
+import type { MeterAim } from '../src/core/meter/pattern';
+import { aimOf, focusAsked, focusPoint, meteredFor, planFor } from '../src/core/finder/finder';
 import { OPENING, SUPPORTS, type Outside } from '../src/core/scene/outside';
 import { WHEEL_SPEEDS, type SceneDescription } from '../src/core/scene/scene';
 import { viewScene, type SceneView } from '../src/core/scene/view';
-import type { Orientation } from '../src/core/scene/framing';
-import { OPTICS } from '../src/core/sensor/cameras';
-import { LENS_IDS } from '../src/core/sensor/simulated-camera';
-import {
-  APERTURE_LADDER,
-  formatThirds,
-  ISO_LADDER,
-  parseAperture,
-  parseCompensation,
-  parseIso,
-  parseShutter,
-  SHUTTER_LADDER,
-  stepOf,
-} from '../src/core/units/ladders';
+import { focusOf, steadyTimeS } from '../src/core/scene/view-source';
+import type { Orientation } from '../src/core/body/orientation';
+import { OPTICS, opticOfCamera } from '../src/core/sensor/cameras';
+import { LENS_IDS, type SimulatedCamera } from '../src/core/sensor/simulated-camera';
+import type { SettingKey, SettingValues } from '../src/core/setting/settings';
+import { initialValues, listed } from '../src/core/setting/values';
+import { APERTURE_LADDER, formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../src/core/units/ladders';
 import { choice, numberOf, place, UsageError, type Arguments } from './arguments';
 import { loadScene } from './scene-files';
 
 export interface Asked {
   readonly view: SceneView;
   readonly focusM: number;
-  readonly pattern: PatternId;
   readonly aim: MeterAim;
   readonly plan: AutomaticPlan;
-  readonly filterStops: number;
-  readonly controls: ExposureControls;
+  readonly settings: SettingValues;
   readonly reading: Reading;
   readonly resolved: Resolved;
+}
+
+/** Flags that set a setting. */
+export function settingFlags(): string[] {
+  return listed().flatMap(({ options = [] }) => options.map(({ flag }) => flag));
+}
+
+/** The same as the help shows them: [--iso S]. */
+export function settingUsage(): string[] {
+  return listed().flatMap(({ options = [] }) =>
+    options.map(({ flag, placeholder }) => `[--${flag} ${placeholder}]`),
+  );
+}
+
+/** Settings as the flags ask for them. @throws RangeError that says what is allowed */
+function settingsAsked(args: Arguments, camera: SimulatedCamera): SettingValues {
+  const optic = opticOfCamera(camera);
+  const values = { ...initialValues() } as Record<SettingKey, unknown>;
+  for (const { key, options = [] } of listed())
+    for (const { flag, parse } of options) {
+      const text = args.flags.get(flag);
+      if (text !== undefined) values[key] = parse(text, values[key], optic);
+    }
+  return values as unknown as SettingValues;
 }
 
 export async function ask(args: Arguments): Promise<Asked> {
   const camera = OPTICS[choice(args, 'lens', LENS_IDS, 'wide')];
   const scene = await loadScene(args.flags.get('scene'), camera.plates);
   const orientation = choice<Orientation>(args, 'orientation', ['landscape', 'portrait'], 'landscape');
-  const pattern = choice<PatternId>(args, 'pattern', PATTERN_IDS, 'evaluative');
-  const [shutter, iso, ev, aperture] = ['shutter', 'iso', 'ev', 'aperture'].map((name) =>
-    args.flags.get(name),
-  );
-  const controls: ExposureControls = {
-    shutter: {
-      auto: shutter === undefined,
-      exact: shutter === undefined ? 1 / 128 : parseShutter(shutter).exact,
-    },
-    iso: { auto: iso === undefined, exact: iso === undefined ? 100 : parseIso(iso).exact },
-    aperture: {
-      auto: aperture === undefined,
-      exact: aperture === undefined ? camera.lens.apertureN : apertureAsked(aperture, camera.lens),
-    },
-    compensationEv: ev === undefined ? 0 : parseCompensation(ev).exact,
-  };
+  const settings = settingsAsked(args, camera);
   const outside = outsideOf(args, scene.description);
   const view = viewScene(scene, camera, orientation, outside);
-  const size = choice(args, 'spot', SPOT_SIZES, 'medium');
-  const spotShare = SPOT_SHARES[SPOT_SIZES.indexOf(size)]!;
-  const aim = { at: place(args), spotShare, burnShare: BURN_SHARE };
+  const asked = { settings, at: place(args) };
+  const aim = aimOf(asked);
+  const { pattern } = settings.meter;
   const reading = readMeter(view.sight, pattern, aim);
-  const plan = planFor(camera, outside.support);
-  const filterStops = filterAsked(args);
-  const metered = meteredFor(pattern, reading.ev100, controls);
-  const resolved = resolveExposure(controls, metered, plan, undefined, filterStops);
-  const focusM = focusOf(view, { focusM: focusAsked(args), pattern, aim });
-  return { view, focusM, pattern, aim, plan, filterStops, controls, reading, resolved };
-}
-
-export const SPOT_SIZES: readonly string[] = SPOT_NAMES.map((name) => name.toLowerCase());
-
-/** An f-number that this lens can be set to. */
-function apertureAsked(text: string, { apertureN, narrowestN }: Lens): number {
-  if (narrowestN === undefined) throw new UsageError(`This lens has no iris: its aperture is f/${apertureN}`);
-  const { exact } = parseAperture(text);
-  if (exact < apertureN - 1e-6 || exact > narrowestN + 1e-6) {
-    throw new UsageError(`--aperture is f/2.8 … f/${narrowestN} on this lens, not ${text}`);
-  }
-  return exact;
-}
-
-/** `--filter STOPS`, or none. */
-function filterAsked(args: Arguments): number {
-  const text = args.flags.get('filter');
-  if (text === undefined) return 0;
-  return filterStopsOf(numberOf(text), 'stops');
+  const steadyS = steadyTimeS(camera.equivalentMm, outside.support);
+  const plan = planFor({ lens: camera.lens, steadyS }, settings.rules);
+  const resolved = resolveExposure(settings, meteredFor(pattern, reading.ev100, settings), plan);
+  const focusM = focusOf(view, focusAsked(settings), focusPoint(asked));
+  return { view, focusM, aim, plan, settings, reading, resolved };
 }
 
 /** `--lamp NAME=0..1` (as often as there are lamps), `--support`, `--wheel`. */
@@ -121,28 +92,19 @@ function outsideOf(args: Arguments, { lamps, oneOf = [] }: SceneDescription): Ou
   };
 }
 
-/** Metres, "inf", or null for automatic. */
-function focusAsked(args: Arguments): number | null {
-  const text = args.flags.get('focus');
-  if (text === undefined || text === 'auto') return null;
-  const metres = /^(inf|infinity|∞)$/i.test(text) ? Infinity : numberOf(text);
-  if (!(metres > 0)) throw new UsageError(`--focus needs metres such as 0.5, or inf, not ${text}`);
-  return metres;
-}
-
 /** Settings as they are shown and written: nominal beside exact. */
-export function printable(settings: ExposureSettings, controls: ExposureControls) {
+export function printable(made: ExposureSettings, set: SettingValues) {
   return {
-    shutter: stepOf(SHUTTER_LADDER, settings.shutterS).label,
-    shutterS: settings.shutterS,
-    shutterAuto: controls.shutter.auto,
-    iso: stepOf(ISO_LADDER, settings.iso).nominal,
-    isoAuto: controls.iso.auto,
-    apertureN: settings.apertureN,
-    aperture: stepOf(APERTURE_LADDER, settings.apertureN).label,
-    apertureAuto: controls.aperture.auto,
-    filterStops: settings.filterStops ?? 0,
-    compensationEv: settings.compensationEv,
-    compensation: formatThirds(settings.compensationEv),
+    shutter: stepOf(SHUTTER_LADDER, made.shutterS).label,
+    shutterS: made.shutterS,
+    shutterAuto: set.shutter.auto,
+    iso: stepOf(ISO_LADDER, made.iso).nominal,
+    isoAuto: set.iso.auto,
+    apertureN: made.apertureN,
+    aperture: stepOf(APERTURE_LADDER, made.apertureN).label,
+    apertureAuto: set.aperture.auto,
+    filterStops: made.filterStops ?? 0,
+    compensationEv: made.compensationEv,
+    compensation: formatThirds(made.compensationEv),
   };
 }

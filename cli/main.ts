@@ -1,6 +1,8 @@
 // Velmo from a terminal: the same core as the app. Exit code 0 done, 1 refused, 2 wrong use.
 import { parseArguments, UsageError, type Arguments } from './arguments';
+import { LENS_IDS } from '../src/core/sensor/simulated-camera';
 import { check } from './check';
+import { settingFlags, settingUsage } from './exposure';
 import { meter } from './meter';
 import { scenes } from './scenes';
 import { shootCommand } from './shoot';
@@ -19,20 +21,32 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map([
 ]);
 
 const FLAGS = [
-  ...['scene', 'pattern', 'at', 'ev', 'shutter', 'iso', 'seed', 'size', 'orientation', 'compression', 'out'],
-  ...['time', 'clock', 'lens', 'lamp', 'support', 'wheel', 'focus', 'aperture', 'filter', 'spot', 'pin'],
+  ...['scene', 'at', 'seed', 'size', 'orientation', 'compression', 'out', 'time', 'clock', 'lens'],
+  ...['lamp', 'support', 'wheel', 'pin'],
+  ...settingFlags(),
 ];
+
+/** Words in lines of bearable length, indented. */
+function lines(words: readonly string[]): string {
+  const out: string[] = [];
+  for (const word of words) {
+    const last = out.at(-1);
+    if (last !== undefined && last.length + word.length < 100) out[out.length - 1] = `${last} ${word}`;
+    else out.push(`        ${word}`);
+  }
+  return out.join('\n');
+}
 
 const USAGE = `Velmo
   scenes                                     the scenes there are, with named patches as the frame shows them
         [--lens …] [--orientation landscape|portrait]
-  meter --scene ID [--pattern evaluative|centre|spot|highlight] [--at X,Y]
-        [--spot small|medium|large] [--pin X,Y …] [--ev EV] [--shutter T] [--iso S]   every pattern's reading in JSON
-  shoot --scene ID [--shutter T] [--iso S] [--ev EV] [--seed N] [--size full|preview]
-        [--compression lossless-jpeg|none] [--time DATE] [--clock SECONDS] --out FILE.dng
-  both: [--lens wide|ultra-wide|tele|zoom-24|zoom-35|zoom-50|zoom-77] [--aperture N] [--filter STOPS]
-        [--focus METRES|inf] [--lamp NAME=0..1 …] [--support tripod|hand] [--wheel still|slow|fast]
-        [--orientation landscape|portrait]
+  meter --scene ID [--at X,Y] [--pin X,Y …]  every pattern's reading in JSON
+  shoot --scene ID [--at X,Y] [--seed N] [--size full|preview] [--compression lossless-jpeg|none]
+        [--time DATE] [--clock SECONDS] --out FILE.dng
+  both, for what is set; what is not given is automatic:
+${lines(settingUsage())}
+  and for where: [--lens ${LENS_IDS.join('|')}]
+        [--lamp NAME=0..1 …] [--support tripod|hand] [--wheel still|slow|fast] [--orientation landscape|portrait]
   check FILE.dng                             is the file sound, what does its raw hold
 Places (X,Y here, x and y of patches) are shares of the frame, 0,0 at its upper left, 1,1 at its lower right.
 --clock is the scene's own time, where the wheel, flames and stars are: 0 when neither it nor --time is given, else the second of the day of --time.

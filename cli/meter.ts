@@ -5,12 +5,14 @@ import { SPOT_SHARES } from '../src/core/meter/spot';
 import { meteredFor } from '../src/core/finder/finder';
 import { formatEv } from '../src/core/units/ladders';
 import { pointOf, UsageError, type Arguments } from './arguments';
-import { ask, printable, SPOT_SIZES, type Asked } from './exposure';
+import { SPOT_SIZES } from '../src/core/setting/meter';
+import { ask, printable, type Asked } from './exposure';
 
 export async function meter(args: Arguments): Promise<number> {
   const asked = await ask(args);
-  const { pattern, controls, reading, resolved, view } = asked;
-  const settings = printable(resolved.settings, controls);
+  const { reading, resolved, view } = asked;
+  const { pattern } = asked.settings.meter;
+  const settings = printable(resolved.settings, asked.settings);
   const pins = pinsOf(args).map((pin) => ({
     ...pin,
     ...finite(readPin(view.sight, pin, resolved.settings)),
@@ -62,7 +64,7 @@ const DOUBT_WORDS = {
 } as const;
 
 /** Each pattern as it reads the same frame, and what the automatic makes of it; the spot in its three sizes. */
-function patternsOf({ view, aim, controls, plan, filterStops }: Asked) {
+function patternsOf({ view, aim, settings: set, plan }: Asked) {
   return PATTERNS.flatMap(({ id }) =>
     (id === 'spot' ? [...SPOT_SHARES.keys()] : [null]).map((size) => {
       const reading: Reading = readMeter(view.sight, id, {
@@ -70,11 +72,9 @@ function patternsOf({ view, aim, controls, plan, filterStops }: Asked) {
         spotShare: SPOT_SHARES[size ?? 1]!,
       });
       const { settings, deviationEv, outOfRangeEv } = resolveExposure(
-        controls,
-        meteredFor(id, reading.ev100, controls),
+        set,
+        meteredFor(id, reading.ev100, set),
         plan,
-        undefined,
-        filterStops,
       );
       return {
         id,
@@ -83,7 +83,7 @@ function patternsOf({ view, aim, controls, plan, filterStops }: Asked) {
         doubt: doubtOf(reading),
         deviationEv,
         outOfRangeEv,
-        settings: printable(settings, controls),
+        settings: printable(settings, set),
       };
     }),
   );

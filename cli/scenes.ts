@@ -1,5 +1,6 @@
+import type { Orientation } from '../src/core/body/orientation';
 import { readSceneDescription } from '../src/core/scene/pack';
-import { plateCropOf, type Orientation } from '../src/core/scene/framing';
+import { plateCropOf } from '../src/core/scene/framing';
 import { OPTICS, opticsOf } from '../src/core/sensor/cameras';
 import { SIM_ONE } from '../src/core/sensor/sim-one';
 import { CAMERA_IDS, LENS_IDS, type SimulatedCamera } from '../src/core/sensor/simulated-camera';

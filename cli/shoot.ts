@@ -2,6 +2,9 @@ import { createHash, randomBytes } from 'node:crypto';
 import { shoot, type Press } from '../src/core/frame/shoot';
 import { ev100OfSettings } from '../src/core/light/apex';
 import { PREVIEW_LONG_SIDE } from '../src/core/scene/capture';
+import { opticOfCamera } from '../src/core/sensor/cameras';
+import { settingsOf } from '../src/core/setting/values';
+import { known } from '../src/core/units/known';
 import { choice, moment, numberOf, UsageError, wholeNumber, type Arguments } from './arguments';
 import { ask, printable } from './exposure';
 import { reserve } from './files';
@@ -17,22 +20,19 @@ export async function shootCommand(args: Arguments): Promise<number> {
   const seed = wholeNumber(args, 'seed', 1);
   const timeMs = moment(args, 'time', Date.now());
   const clockS = clockAsked(args, timeMs);
-  const { view, focusM, pattern, controls, resolved, reading } = await ask(args);
+  const { view, focusM, settings: set, resolved, reading } = await ask(args);
   const { settings } = resolved;
   const press: Press = {
     settings,
     clockS,
     focusM,
     // A press by hand is of middling strength; from the terminal nobody touches what stands on a tripod.
-    steadiness: { support: view.outside.support, press: 0.5, sinceTouchS: Infinity },
+    steadiness: { support: view.outside.support, press: set.delayS > 0 ? 0 : 0.5, sinceTouchS: Infinity },
     seed,
     timeMs,
     offsetMinutes: -Math.round(new Date(timeMs).getTimezoneOffset()),
     facts: {
-      pattern,
-      shutterAuto: controls.shutter.auto,
-      isoAuto: controls.iso.auto,
-      ...(view.camera.lens.narrowestN === undefined ? null : { apertureAuto: controls.aperture.auto }),
+      set: settingsOf(set, opticOfCamera(view.camera)),
       meteredEv100: Number.isFinite(reading.ev100) ? reading.ev100 : null,
       uniqueId: randomBytes(16).toString('hex'),
     },
@@ -52,7 +52,7 @@ export async function shootCommand(args: Arguments): Promise<number> {
     width: frame.width,
     height: frame.height,
     mosaicSha256: createHash('sha256').update(littleEndian(frame.data)).digest('hex'),
-    settings: printable(settings, controls),
+    settings: printable(settings, set),
     ev100: ev100OfSettings(settings.apertureN, settings.shutterS, settings.iso),
     deviationEv: resolved.deviationEv,
     forecast: record.forecast,
@@ -64,8 +64,8 @@ export async function shootCommand(args: Arguments): Promise<number> {
     console.log(
       `${out}: ${frame.width}×${frame.height}, ${shutter}  ISO ${iso}  ${aperture}  ${compensation} EV`,
     );
-    for (const [i, channel] of record.result.channels.entries()) {
-      const predicted = record.forecast.channels[i]!;
+    for (const [i, channel] of (known(record.result)?.channels ?? []).entries()) {
+      const predicted = record.forecast!.channels[i]!;
       console.log(
         `  ${channel.name}: clipped ${percent(channel.clippedShare)} (forecast ${percent(predicted.clippedShare)}), ` +
           `below floor ${percent(channel.belowFloorShare)} (forecast ${percent(predicted.belowFloorShare)})`,

@@ -10,7 +10,16 @@ const cache = join(root, '.cache');
 export function buildAll() {
   step(
     'app',
-    ['app', 'src', 'public', 'app.json', 'babel.config.js', 'package-lock.json', 'tools/build.mjs'],
+    [
+      'app',
+      'src',
+      'public',
+      'app.json',
+      'babel.config.js',
+      'metro.config.js',
+      'package-lock.json',
+      'tools/build.mjs',
+    ],
     join(root, 'dist', 'index.html'),
     () => {
       console.log('Building the app (about a minute)…');
@@ -42,14 +51,15 @@ export function buildAll() {
 function addBootScript() {
   const scripts = join('_expo', 'static', 'js', 'web');
   const finder = readdirSync(join(root, 'dist', scripts)).find((name) => /^finder-[0-9a-f]+\.js$/.test(name));
+  const { scene, optic } = JSON.parse(readFileSync(join(root, 'src', 'live', 'opening.json'), 'utf8'));
   const page = join(root, 'dist', 'index.html');
   const html = readFileSync(page, 'utf8');
   if (!finder || !html.includes('<body>')) throw new Error('The built page is not as expected');
   writeFileSync(
     join(root, 'dist', 'boot.js'),
     `if (location.pathname === '/') {
-  self.velmoFinder = new Worker('/${scripts}/${finder}');
-  self.velmoFinder.postMessage({ velmoScene: { id: 'wheel-bench', lens: 'wide' } });
+  self.velmoFinder = new Worker('/${scripts}/${finder}', { name: 'finder' });
+  self.velmoFinder.postMessage({ velmoScene: ${JSON.stringify({ id: scene, lens: optic })} });
 }
 `,
   );

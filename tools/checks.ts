@@ -4,25 +4,30 @@ import Ajv, { type AnySchema, type Options } from 'ajv';
 import standalone from 'ajv/dist/standalone';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { RECORD_SCHEMA } from '../src/core/frame/record';
-import { SETUP_FILE_SCHEMA } from '../src/core/setup/setup';
-import { DESK_SCHEMAS } from '../src/live/desk-schema';
+import { recordSchema } from '../src/core/frame/record';
+import { setupFileSchema } from '../src/core/setup/setup';
+import { deskSchemas } from '../src/live/desk-schema';
 
 const root = join(__dirname, '..');
 const HEAD = '// Made by tools/checks.ts from the JSON schemas. Not to be changed by hand.\n';
 
 function code(schemas: Readonly<Record<string, AnySchema>>, options: Options = {}): string {
   const ajv = new Ajv({ code: { source: true }, strictTypes: false, ...options });
-  for (const [name, schema] of Object.entries(schemas)) ajv.addSchema(schema, name);
+  // Copies: of a schema that stands in two places the code would be made twice under one name.
+  for (const [name, schema] of Object.entries(schemas)) ajv.addSchema(structured(schema), name);
   return HEAD + standalone(ajv, Object.fromEntries(Object.keys(schemas).map((name) => [name, name])));
+}
+
+function structured(schema: AnySchema): AnySchema {
+  return JSON.parse(JSON.stringify(schema)) as AnySchema;
 }
 
 /** Files and what is to be in them. */
 export function generatedChecks(): ReadonlyMap<string, string> {
   return new Map([
-    ['src/vault/record-check.generated.js', code({ isRecord: RECORD_SCHEMA })],
-    ['src/library/setup-check.generated.js', code({ isSetupFile: SETUP_FILE_SCHEMA })],
-    ['src/live/desk-check.generated.js', `${code(DESK_SCHEMAS)}\nexports.deskChecks = exports;\n`],
+    ['src/vault/record-check.generated.js', code({ isRecord: recordSchema() })],
+    ['src/library/setup-check.generated.js', code({ isSetupFile: setupFileSchema() })],
+    ['src/live/desk-check.generated.js', `${code(deskSchemas())}\nexports.deskChecks = exports;\n`],
   ]);
 }
 

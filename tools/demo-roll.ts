@@ -5,20 +5,23 @@ import { join } from 'node:path';
 import { encodeJpeg } from '../cli/jpeg';
 import { loadScene } from '../cli/scene-files';
 import { shoot } from '../src/core/frame/shoot';
-import { resolveExposure, type ExposureControls } from '../src/core/exposure/automatic';
+import { resolveExposure } from '../src/core/exposure/automatic';
 import type { FramePoint } from '../src/core/meter/luminance-map';
 import type { PatternId } from '../src/core/meter/pattern';
 import { BURN_SHARE } from '../src/core/meter/highlight';
 import { readMeter } from '../src/core/meter/read';
 import { SPOT_SHARE } from '../src/core/meter/spot';
-import { focusOf, planFor } from '../src/core/finder/finder';
+import { focusPoint, planFor } from '../src/core/finder/finder';
+import { focusOf, steadyTimeS } from '../src/core/scene/view-source';
+import { initialValues, settingsOf } from '../src/core/setting/values';
 import { OPENING } from '../src/core/scene/outside';
 import { viewScene } from '../src/core/scene/view';
-import type { Orientation } from '../src/core/scene/framing';
-import { OPTICS } from '../src/core/sensor/cameras';
+import type { Orientation } from '../src/core/body/orientation';
+import { OPTICS, opticOfCamera } from '../src/core/sensor/cameras';
 import type { LensId } from '../src/core/sensor/simulated-camera';
+import type { SettingValues } from '../src/core/setting/settings';
 import { parseIso, parseShutter } from '../src/core/units/ladders';
-import { toBase64 } from '../src/vault/base64';
+import { fromUint8Array } from 'js-base64';
 import { frameId } from '../src/vault/frame-id';
 
 interface Take {
@@ -73,26 +76,26 @@ async function main() {
     const scene = await loadScene(take.scene ?? 'wheel-bench', camera.plates);
     const outside = { ...OPENING, support: take.tripod ? ('tripod' as const) : ('hand' as const) };
     const view = viewScene(scene, camera, take.orientation, outside);
-    const controls: ExposureControls = {
+    const settings: SettingValues = {
+      ...initialValues(),
       shutter: { auto: !take.shutter, exact: take.shutter ? parseShutter(take.shutter).exact : 1 / 128 },
       iso: { auto: !take.iso, exact: take.iso ? parseIso(take.iso).exact : 100 },
-      aperture: { auto: true, exact: camera.lens.apertureN },
       compensationEv: (take.thirds ?? 0) / 3,
+      meter: { ...initialValues().meter, pattern: take.pattern },
     };
     const aim = { at: take.at ?? { x: 0.5, y: 0.5 }, spotShare: SPOT_SHARE, burnShare: BURN_SHARE };
     const reading = readMeter(view.sight, take.pattern, aim);
-    const { settings } = resolveExposure(controls, reading.ev100, planFor(camera, outside.support));
+    const steadyS = steadyTimeS(camera.equivalentMm, outside.support);
+    const plan = planFor({ lens: camera.lens, steadyS }, settings.rules);
+    const { settings: made } = resolveExposure(settings, reading.ev100, plan);
     const timeMs = START + take.minute * 60_000 + i * 7_130;
     const id = frameId(timeMs, createHash('sha256').update(`demo ${i}`).digest());
     const shot = await shoot(
       view,
       {
-        settings,
+        settings: made,
         facts: {
-          pattern: take.pattern,
-          shutterAuto: controls.shutter.auto,
-          isoAuto: controls.iso.auto,
-          ...(camera.lens.narrowestN === undefined ? null : { apertureAuto: true }),
+          set: settingsOf(settings, opticOfCamera(camera)),
           meteredEv100: Number.isFinite(reading.ev100) ? reading.ev100 : null,
           uniqueId: id,
         },
@@ -100,7 +103,7 @@ async function main() {
         timeMs,
         offsetMinutes: OFFSET_MINUTES,
         clockS: (timeMs / 1000) % 86_400,
-        focusM: focusOf(view, { focusM: null, pattern: take.pattern, aim }),
+        focusM: focusOf(view, null, focusPoint({ settings, at: aim.at })),
         steadiness: { support: outside.support, press: 0.5, sinceTouchS: Infinity },
       },
       { longSide: camera.sensor.width, compression: 'lossless-jpeg', encodeJpeg },
@@ -108,7 +111,7 @@ async function main() {
     writeFileSync(join(folder, `${id}.dng`), shot.dng);
     roll.push({
       record: { ...shot.record, place: { kind: 'served', url: `/demo/${id}.dng` } },
-      thumbnail: `data:image/jpeg;base64,${toBase64(shot.thumbnailJpeg)}`,
+      thumbnail: `data:image/jpeg;base64,${fromUint8Array(shot.thumbnailJpeg)}`,
     });
     console.log(`  frame ${i + 1} of ${TAKES.length}`);
   }

@@ -2,8 +2,9 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { loadScene, sceneList } from '../cli/scene-files';
-import { resolveExposure, type ExposureControls } from '../src/core/exposure/automatic';
+import { DEFAULT_RULES, resolveExposure, type ExposureControls } from '../src/core/exposure/automatic';
 import { planFor } from '../src/core/finder/finder';
+import { steadyTimeS } from '../src/core/scene/view-source';
 import { BURN_SHARE } from '../src/core/meter/highlight';
 import type { PatternId } from '../src/core/meter/pattern';
 import { readMeter } from '../src/core/meter/read';
@@ -37,7 +38,10 @@ export async function meteringTable(load: (id: string) => Promise<Scene> = loadS
   const rows = [head, head.map(() => '---')];
   for (const { id, name } of sceneList()) {
     const view = viewScene(await load(id), SIM_ONE_WIDE, 'landscape');
-    const plan = planFor(SIM_ONE_WIDE, 'hand');
+    const plan = planFor(
+      { lens: SIM_ONE_WIDE.lens, steadyS: steadyTimeS(SIM_ONE_WIDE.equivalentMm, 'hand') },
+      DEFAULT_RULES,
+    );
     const cells = COLUMNS.map(({ id: pattern, spotShare }) => {
       const aim = { at: { x: 0.5, y: 0.5 }, spotShare, burnShare: BURN_SHARE };
       const { ev100 } = readMeter(view.sight, pattern, aim);

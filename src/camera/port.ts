@@ -1,65 +1,97 @@
-// What the program asks of a camera, simulated or real: a profile, settings to apply, a stream of reports, captures
-// as a sequence of events with a cancel. A new camera is a new folder beside this file.
-import type { CameraId, LensId } from '../core/sensor/simulated-camera';
-import type { CaptureOutcome, CaptureStage, WorldPress } from '../workers/darkroom.worker';
-import type { FinderOrder, FinderReport, SceneStatus } from '../workers/finder-protocol';
+// What the program asks of a camera, simulated or real. A new camera is a new folder beside this file.
+import type { CameraColour } from '../core/colour/camera';
+import type { Body } from '../core/body/body';
+import type { Orientation } from '../core/body/orientation';
+import type { CaptureFacts } from '../core/dng/write';
+import type { ExposureSettings } from '../core/exposure/settings';
+import type { Format, FrameRecord, RawFigures } from '../core/frame/record';
+import type { FramePoint } from '../core/meter/luminance-map';
+import type { Known } from '../core/units/known';
+import type { Order } from './order';
+import type { Report } from './report';
 
-export interface LensProfile {
-  readonly id: LensId;
-  readonly name: string;
-  readonly apertureN: number;
-  /** Set for a lens with an iris. */
-  readonly narrowestN?: number;
-  readonly equivalentMm: number;
-  readonly focalLengthMm: number;
-  readonly closestM: number;
-  readonly hyperfocalM: number;
-  /** Set for a lens without a focus drive. */
-  readonly fixedFocusM?: number;
+/** How far what is in front of the camera is. */
+export type ViewStatus =
+  | { readonly kind: 'loading'; readonly view: string; readonly share: number }
+  | { readonly kind: 'ready'; readonly view: string }
+  | { readonly kind: 'failed'; readonly view: string; readonly message: string };
+
+export type CameraEvent =
+  | { readonly kind: 'report'; readonly report: Report }
+  | { readonly kind: 'status'; readonly status: ViewStatus }
+  /** The finder is dead, or does not come; when it answers after all, a report follows. */
+  | { readonly kind: 'fault'; readonly message: string }
+  /** Something that the person should know, and need not do anything about. */
+  | { readonly kind: 'note'; readonly message: string };
+
+/** One exposure, with what the person saw before it. */
+export interface Shot {
+  readonly settings: ExposureSettings;
+  readonly orientation: Orientation;
+  readonly focusM: Known<number>;
+  readonly facts: CaptureFacts;
+  /** The white that the finder showed, and what it told of raw; undefined where it told nothing. */
+  readonly colour: CameraColour | undefined;
+  readonly forecast: RawFigures | undefined;
+  /** Whole number below 2³¹ that chance is drawn from. */
+  readonly seed: number;
+  readonly timeMs: number;
+  readonly offsetMinutes: number;
+  /** How hard the press shook the camera, 0 … 1, and how long ago that was, s. */
+  readonly press: number;
+  readonly sinceTouchS: number;
 }
 
-export interface CameraProfile {
-  readonly id: CameraId;
-  readonly name: string;
-  /** What it is, in few words. */
-  readonly says: string;
-  /** From the widest to the longest. */
-  readonly lenses: readonly LensProfile[];
-  readonly megapixels: number;
-  /** A usual DNG of this camera, bytes: to tell how many frames are left. */
-  readonly typicalFrameBytes: number;
-  /** True when the world in front of the camera is simulated too and can be arranged. */
-  readonly arrangedWorld: boolean;
+export interface Sequence {
+  /** The order whose report the person saw. */
+  readonly answers: number;
+  readonly optic: string;
+  /** One for now. */
+  readonly shots: readonly Shot[];
+  readonly files: readonly Format[];
 }
 
-export type CapturePlan = WorldPress;
+export interface FrameFile {
+  readonly format: Format;
+  readonly bytes: Uint8Array;
+}
 
-export type CaptureEvent =
-  { readonly kind: 'progress'; readonly stage: CaptureStage; readonly share: number } | CaptureOutcome;
+/** A frame that was taken and is to be kept. Its files were read back and hold what was exposed. */
+export interface TakenFrame {
+  readonly record: FrameRecord;
+  /** In the order of the record's. */
+  readonly files: readonly FrameFile[];
+  readonly thumbnailJpeg: Uint8Array;
+}
+
+export const TAKE_STAGES = ['expose', 'picture', 'encode', 'verify'] as const;
+export type TakeStage = (typeof TAKE_STAGES)[number];
+
+export type ShotEvent =
+  | { readonly kind: 'progress'; readonly shot: number; readonly stage: TakeStage; readonly share: number }
+  | { readonly kind: 'frame'; readonly shot: number; readonly frame: TakenFrame };
+
+/** A piece of a capture: its middle in shares of the frame, its size in sites. */
+export interface LoupeWindow {
+  readonly at: FramePoint;
+  readonly width: number;
+  readonly height: number;
+}
 
 export interface Camera {
-  /** One, or several bodies that the person can choose from. */
-  readonly profiles: readonly CameraProfile[];
-  /** Gives the camera the canvas it draws the finder on. @throws Error when the camera cannot start. */
-  open(
-    canvas: HTMLCanvasElement,
-    onReport: (report: FinderReport) => void,
-    onScene: (status: SceneStatus) => void,
-  ): Promise<void>;
-  apply(order: FinderOrder): void;
-  /** Takes a frame; ends after `saved` or `unsaved`. Aborting the signal ends it with an AbortError and keeps nothing. */
-  capture(plan: CapturePlan, signal: AbortSignal): AsyncGenerator<CaptureEvent, void, void>;
-  close(): void;
-}
-
-/** The body that a lens belongs to. @throws RangeError when there is none */
-export function bodyOf({ profiles }: Pick<Camera, 'profiles'>, id: LensId): CameraProfile {
-  const found = profiles.find(({ lenses }) => lenses.some((lens) => lens.id === id));
-  if (!found) throw new RangeError(`No lens ${id}`);
-  return found;
-}
-
-/** The lens of that id. @throws RangeError when there is none */
-export function lensOf(camera: Pick<Camera, 'profiles'>, id: LensId): LensProfile {
-  return bodyOf(camera, id).lenses.find((lens) => lens.id === id)!;
+  /** The bodies that it is: one, or several that the person can choose from. */
+  readonly bodies: readonly Body[];
+  /**
+   * Draws the finder on a canvas that nobody has drawn on, until the signal ends it. Events come as they happen; a reader that is
+   * slower than the frames gets the newest.
+   */
+  open(canvas: HTMLCanvasElement, signal: AbortSignal): AsyncIterable<CameraEvent>;
+  apply(order: Order): void;
+  /**
+   * Takes a sequence. Aborting the signal ends it with an AbortError and leaves nothing behind.
+   * @throws Error in words for people
+   */
+  take(sequence: Sequence, signal: AbortSignal): AsyncIterable<ShotEvent>;
+  /** A piece of the capture that a report tells of, one pixel a site. Absent where the camera cannot know it before the press. */
+  loupe?(window: LoupeWindow, report: Report): Promise<ImageBitmap>;
 }

@@ -1,12 +1,13 @@
 // The name under which a frame leaves the program.
-import type { FrameRecord } from '../core/frame/record';
+import type { Format, FrameRecord } from '../core/frame/record';
+
+const ENDINGS: Readonly<Record<Format, string>> = { dng: 'dng', jpeg: 'jpg' };
 
 /** "velmo-20310409-073005-1a2b.dng" in the frame's local time. */
-export function fileName({
-  timeMs,
-  offsetMinutes,
-  id,
-}: Pick<FrameRecord, 'timeMs' | 'offsetMinutes' | 'id'>): string {
+export function fileName(
+  { timeMs, offsetMinutes, id }: Pick<FrameRecord, 'timeMs' | 'offsetMinutes' | 'id'>,
+  format: Format,
+): string {
   const local = new Date(timeMs + offsetMinutes * 60000).toISOString();
-  return `velmo-${local.slice(0, 10).replaceAll('-', '')}-${local.slice(11, 19).replaceAll(':', '')}-${id.slice(-20, -16)}.dng`;
+  return `velmo-${local.slice(0, 10).replaceAll('-', '')}-${local.slice(11, 19).replaceAll(':', '')}-${id.slice(-20, -16)}.${ENDINGS[format]}`;
 }

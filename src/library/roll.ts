@@ -1,14 +1,15 @@
-// The roll in the page: frames, thumbnails, room left, delete with undo. TanStack Query over the vault; other tabs are
-// told of changes.
-import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+// The roll in the page: frames, thumbnails, room left, delete with undo. TanStack Query over what the reader finds; the roll's worker
+// writes, and tells every tab of changes.
+import { QueryClient, useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type { FrameRecord } from '../core/frame/record';
-import { darkroom } from '../camera/darkroom';
-import { openVault, type Listing } from '../vault/vault';
+import { rollReader, type Listing } from '../vault/reader';
 import { fetchWhole } from '../workers/fetch-whole';
+import type { Recovery } from '../workers/roll.worker';
 import { framesLeft, noteFreed } from './room';
+import { rollKeeper } from './staff';
 
-const vault = openVault();
+const reader = rollReader();
 const ROLL = ['roll'] as const;
 const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('velmo-roll');
 
@@ -18,23 +19,22 @@ export const queryClient = new QueryClient({
   },
 });
 
-/** Tells this page and the others that the roll has changed. */
+/** Looks at the roll anew in this page. */
 export function rollChanged(): void {
   void queryClient.invalidateQueries({ queryKey: ROLL });
   void queryClient.invalidateQueries({ queryKey: ['room'] });
-  channel?.postMessage('changed');
 }
 
-/** Hears of changes made in other tabs. */
-export function useOtherTabs(): void {
-  const client = useQueryClient();
+/** Hears of changes, made in this tab or in others, and of a roll that broke. */
+export function useRollChanges(): void {
   useEffect(() => {
-    const listen = () => {
-      void client.invalidateQueries({ queryKey: ROLL });
+    channel?.addEventListener('message', rollChanged);
+    const stop = rollKeeper.onFault(keeperFault);
+    return () => {
+      channel?.removeEventListener('message', rollChanged);
+      stop();
     };
-    channel?.addEventListener('message', listen);
-    return () => channel?.removeEventListener('message', listen);
-  }, [client]);
+  }, []);
 }
 
 let opened: Promise<void> | undefined;
@@ -49,37 +49,52 @@ function openRoll(): Promise<void> {
 }
 
 async function sweepAndAdopt(): Promise<void> {
-  await vault.sweep(Date.now());
+  // What cannot be swept or taken in now is left to the next page: the frames that are there are shown all the same.
+  try {
+    await rollKeeper.call((api) => api.sweep());
+    const entries = await servedFrames();
+    if (entries.length > 0) await rollKeeper.call((api) => api.adopt(entries));
+  } catch (error) {
+    keeperFault(error instanceof Error ? error.message : String(error));
+  }
+  // Whole files without a record are looked at beside: nobody should wait for them.
+  recoverFrames().catch(() => undefined);
+}
+
+/** The demo's frames; none where no demo roll is served: the person's own are all there is. */
+async function servedFrames(): Promise<{ record: FrameRecord; thumbnail: string }[]> {
   try {
     const bytes = await fetchWhole('/demo/roll.json', { what: 'The demo roll' });
-    await vault.adopt(
-      JSON.parse(new TextDecoder().decode(bytes)) as { record: FrameRecord; thumbnail: string }[],
-    );
+    return JSON.parse(new TextDecoder().decode(bytes)) as { record: FrameRecord; thumbnail: string }[];
   } catch {
-    // No demo roll is served: the person's own frames are all there is.
+    return [];
   }
-  // Whole files without a record are looked at beside: nobody should wait for them. What fails now is tried by the next page.
-  if ((await vault.orphans(null)).length > 0) recoverFrames().catch(() => undefined);
 }
 
 const RECOVERY = ['recovery'] as const;
+const KEEPER = ['keeper'] as const;
 
-/** What became of files that had no record; what could not be read stays where it is. */
-interface Recovery {
-  readonly recovered: number;
-  readonly unreadable: number;
+function keeperFault(message: string): void {
+  queryClient.setQueryData<string | null>(KEEPER, message);
+}
+
+/** Why nothing can be written just now, and a way to try again; null while all is well. */
+export function useKeeperFault(): { message: string; again: () => void } | null {
+  const { data } = useQuery<string | null>({ queryKey: KEEPER, queryFn: () => null, initialData: null });
+  if (data === null) return null;
+  return {
+    message: data,
+    again: () => {
+      queryClient.setQueryData(KEEPER, null);
+      opened = undefined;
+      rollChanged();
+    },
+  };
 }
 
 async function recoverFrames(): Promise<void> {
-  const { records, unreadable } = await darkroom().recover();
-  const taken = await Promise.all(records.map(({ id, record }) => vault.putFoundRecord(id, record)));
-  const recovered = taken.filter(Boolean).length;
-  if (records.length + unreadable === 0) return;
-  queryClient.setQueryData<Recovery>(RECOVERY, {
-    recovered,
-    unreadable: unreadable + records.length - recovered,
-  });
-  if (recovered > 0) rollChanged();
+  const found = await rollKeeper.call((api) => api.recover());
+  if (found.recovered + found.unreadable > 0) queryClient.setQueryData<Recovery>(RECOVERY, found);
 }
 
 /** Frames that were brought back when the page opened; `dismiss` once it has been read. */
@@ -100,7 +115,7 @@ export function useRoll() {
     queryKey: ROLL,
     queryFn: async () => {
       await openRoll();
-      return vault.list();
+      return reader.list();
     },
   });
 }
@@ -121,7 +136,7 @@ async function thumbnailOf(id: string): Promise<string | null> {
     const ids: string[] = [];
     const values = Promise.resolve().then(() => {
       batch = undefined;
-      return vault.thumbnails(ids);
+      return reader.thumbnails(ids);
     });
     batch = { ids, values };
   }
@@ -137,7 +152,7 @@ export function useFramesLeft(typicalFrameBytes: number) {
 export function useDelete() {
   return useMutation({
     networkMode: 'always',
-    mutationFn: (ids: readonly string[]) => vault.moveToTrash(ids, Date.now()),
+    mutationFn: (ids: readonly string[]) => rollKeeper.call((api) => api.moveToTrash(ids)),
     onSettled: rollChanged,
   });
 }
@@ -147,7 +162,7 @@ export function useRestore() {
   return useMutation({
     networkMode: 'always',
     mutationFn: async (ids: readonly string[]) => {
-      const gone = await vault.restore(ids);
+      const gone = await rollKeeper.call((api) => api.restore(ids));
       if (gone.length === 0) return;
       throw new Error(
         gone.length === 1
@@ -169,7 +184,7 @@ export function onFreed(listener: () => void): () => void {
 
 /** Removes deleted frames for good. */
 export async function purgeFrames(ids: readonly string[]): Promise<void> {
-  await vault.purge(ids);
+  await rollKeeper.call((api) => api.purge(ids));
   await noteFreed();
   rollChanged();
   freed.forEach((listener) => listener());

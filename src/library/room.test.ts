@@ -2,10 +2,10 @@
 import { framesThatFit } from './room';
 
 const FRAME = 15_000_000;
-const STORED = (FRAME * 4) / 3 + 60_000;
+const STORED = FRAME + 60_000;
 
 describe('room in the store', () => {
-  it('counts frames as they are stored, a third larger than their files', () => {
+  it('counts frames as they are stored, with thumbnail and record', () => {
     const fits = framesThatFit({ usage: 0, quota: 2_000_000 + 10 * STORED + 1 }, FRAME, null);
     expect(fits).toBe(10);
   });

@@ -1,7 +1,5 @@
 // How many more frames fit. A browser tells of a quota that it does not always grant: where it once refused, there is the end.
 
-/** The store keeps text, a third larger than its bytes. */
-const STORED_PER_BYTE = 4 / 3;
 /** Thumbnail and record, bytes as stored. */
 const BESIDE_BYTES = 60_000;
 /** Quota that is left alone, so that records and marks can still be written. */
@@ -24,7 +22,7 @@ export function framesThatFit(
   typicalFrameBytes: number,
   refused: number | null,
 ): number {
-  const frame = typicalFrameBytes * STORED_PER_BYTE + BESIDE_BYTES;
+  const frame = typicalFrameBytes + BESIDE_BYTES;
   // What was refused was one frame too many.
   const granted =
     refused === null ? quota - RESERVE_BYTES : Math.min(quota - RESERVE_BYTES, refused + frame - 1);

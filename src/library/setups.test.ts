@@ -2,15 +2,15 @@
 import { DEFAULT_RULES } from '../core/exposure/automatic';
 import { BURN_SHARE } from '../core/meter/highlight';
 import { SPOT_SHARE } from '../core/meter/spot';
+import { rulesWords } from '../core/setting/rules';
 import { readSetupFile, writeSetupFile } from './setups';
 import { BUILT_IN } from '../core/setup/built-in';
 import {
   changesOf,
   onLadders,
   pickParts,
-  rulesWords,
-  SETUP_PARTS,
   setupName,
+  setupParts,
   type Setup,
   type SetupValues,
 } from '../core/setup/setup';
@@ -100,7 +100,7 @@ describe('a file of setups', () => {
   it('comes back as it was', () => {
     expect(readSetupFile(writeSetupFile([mine]))).toEqual([{ name: 'Shelf', values: now }]);
     expect(Object.keys(readSetupFile(writeSetupFile([mine]))[0]!.values).sort()).toEqual(
-      [...SETUP_PARTS].sort(),
+      [...setupParts()].sort(),
     );
   });
 

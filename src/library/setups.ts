@@ -118,15 +118,32 @@ export function useSetups() {
   return useQuery({ queryKey: SETUPS, queryFn: load });
 }
 
-/** Changes the list of setups, in order: each change sees what the one before left. */
+const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('velmo-setups');
+
+/** Hears of changes made in other tabs. Returns a function that ends it. */
+export function hearOfSetups(): () => void {
+  const listen = () => void queryClient.invalidateQueries({ queryKey: SETUPS });
+  channel?.addEventListener('message', listen);
+  return () => channel?.removeEventListener('message', listen);
+}
+
+/** Tabs take turns where the browser lets them. */
+function inTurn<T>(act: () => Promise<T>): Promise<T> {
+  const { locks } = navigator as { locks?: LockManager };
+  return locks ? (locks.request('velmo-setups', act) as Promise<T>) : act();
+}
+
+/** Changes the list of setups, in order: each change sees what the one before left, in whichever tab it was made. */
 export function useChangeSetups() {
   return useMutation({
-    mutationFn: async (change: (setups: readonly Setup[]) => readonly Setup[]) => {
-      const { setups, setAside } = await load();
-      const next = change(setups);
-      await store.setItem(KEY, JSON.stringify(next));
-      return { setups: next, setAside };
-    },
+    mutationFn: (change: (setups: readonly Setup[]) => readonly Setup[]) =>
+      inTurn(async () => {
+        const { setups, setAside } = await load();
+        const next = change(setups);
+        await store.setItem(KEY, JSON.stringify(next));
+        channel?.postMessage('changed');
+        return { setups: next, setAside };
+      }),
     scope: { id: 'setups' },
     networkMode: 'always',
     onSuccess: (kept) => queryClient.setQueryData(SETUPS, kept),

@@ -1,3 +1,1 @@
-import type { KeptDesk } from './desk-state';
-
-export const deskChecks: Readonly<Record<keyof KeptDesk, (value: unknown) => boolean>>;
+export const deskChecks: Readonly<Record<string, ((value: unknown) => boolean) | undefined>>;

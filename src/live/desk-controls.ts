@@ -1,60 +1,68 @@
-// How the desk's controls follow the camera, give way, and are read: pure functions beside the store.
-import { SETTING_IDS, type Control, type ExposureControls, type SettingId } from '../core/exposure/automatic';
-import type { ExposureSettings } from '../core/exposure/settings';
-import { ev100OfSettings } from '../core/light/apex';
-import { OPTICS } from '../core/sensor/cameras';
-import type { LensId } from '../core/sensor/simulated-camera';
+// How the desk's controls give way and are read: pure functions beside the store.
+import type { Control } from '../core/exposure/control';
+import { SETTING_IDS, type ExposureSettings, type SettingId } from '../core/exposure/settings';
+import { ev100RightFor } from '../core/exposure/settings';
+import type { SettingValues } from '../core/setting/settings';
 import type { SetupValues } from '../core/setup/setup';
+import { known } from '../core/units/known';
 import { at, FAR_M } from '../core/units/ladders';
-import type { FinderOrder, FinderReport } from '../workers/finder-protocol';
+import type { Order } from '../camera/order';
+import type { Report } from '../camera/report';
+import { hasIris } from './camera';
 import { marksOf } from './check-settings';
-import { LADDERS, type Desk, type FaderId, type Lock, type Trade } from './desk-state';
-
-/** A setting taken over by hand starts from where the automatic stood, so the store follows the automatic's values. */
-export function followed(controls: ExposureControls, { settings, lens }: FinderReport): ExposureControls {
-  const follow = (control: Control, exact: number) =>
-    control.auto && control.exact !== exact ? { auto: true, exact } : control;
-  const { shutter, iso, aperture } = controls;
-  const next = {
-    ...controls,
-    shutter: follow(shutter, settings.shutterS),
-    iso: follow(iso, settings.iso),
-    // A lens without an iris has no say in where the aperture stands for one that has.
-    aperture: hasIris(lens) ? follow(aperture, settings.apertureN) : aperture,
-  };
-  return SETTING_IDS.every((id) => next[id] === controls[id]) ? controls : next;
-}
-
-/** True for a lens whose aperture can be set. */
-export function hasIris(lens: LensId): boolean {
-  return OPTICS[lens].lens.narrowestN !== undefined;
-}
+import { LADDERS, settingOf, type Desk, type FaderId, type Lock, type Trade } from './desk-state';
+import { exposureOf } from './report';
 
 /** EV100 of a reading that asks for exactly these settings. */
 export function meteredBy(settings: ExposureSettings): number {
-  const { apertureN, shutterS, iso, compensationEv, filterStops = 0 } = settings;
-  return ev100OfSettings(apertureN, shutterS, iso) + compensationEv + filterStops;
+  return ev100RightFor(settings) + settings.compensationEv;
 }
 
-/** All settings held where they stand. */
-export function heldBy({ controls, lens }: Pick<Desk, 'controls' | 'lens'>): ExposureControls {
-  const held = ({ exact }: Control): Control => ({ auto: false, exact });
+/** What stands on a fader: by hand what was set, automatic what the camera tells. */
+export function exactOf(settings: SettingValues, report: Report | null, fader: FaderId): number {
+  if (fader === 'compensation') return settings.compensationEv;
+  const { auto, exact } = settings[fader];
+  return auto ? (toldOf(report, fader) ?? exact) : exact;
+}
+
+function toldOf(report: Report | null, fader: SettingId | 'focus'): number | undefined {
+  if (fader === 'focus') {
+    const metres = report ? known(report.focusM) : undefined;
+    return metres === undefined ? undefined : Math.min(FAR_M, metres);
+  }
+  const told = exposureOf(report)?.settings;
+  if (!told) return undefined;
+  return fader === 'shutter' ? told.shutterS : fader === 'iso' ? told.iso : told.apertureN;
+}
+
+/** Does a fader move by itself? Compensation counts as automatic at zero. */
+export function isAuto(settings: SettingValues, fader: FaderId): boolean {
+  return fader === 'compensation' ? settings.compensationEv === 0 : settings[fader].auto;
+}
+
+/** Settings of exposure held where they stand. */
+export function heldBy(
+  { settings, optic }: Pick<Desk, 'settings' | 'optic'>,
+  report: Report | null,
+): Pick<SettingValues, SettingId> {
+  const held = (id: SettingId): Control => ({ auto: false, exact: exactOf(settings, report, id) });
   return {
-    ...controls,
-    shutter: held(controls.shutter),
-    iso: held(controls.iso),
-    aperture: hasIris(lens) ? held(controls.aperture) : controls.aperture,
+    shutter: held('shutter'),
+    iso: held('iso'),
+    aperture: hasIris(optic) ? held('aperture') : settings.aperture,
   };
 }
 
-export function givingWay(controls: ExposureControls, gives: SettingId): ExposureControls {
-  const next = Object.fromEntries(
+export function givingWay(
+  controls: Pick<SettingValues, SettingId>,
+  gives: SettingId,
+): Pick<SettingValues, SettingId> {
+  return Object.fromEntries(
     SETTING_IDS.map((id) => [
       id,
       { ...controls[id], auto: id === gives || (id === 'aperture' && controls[id].auto) },
     ]),
-  ) as unknown as Record<SettingId, Control>;
-  return { ...controls, ...next };
+  ) as unknown as Pick<SettingValues, SettingId>;
 }
 
 /** A lock that the person set stays; one that only served trading goes with it. */
@@ -63,83 +71,31 @@ export function unlessTrading(lock: Lock | null, trade: Trade | null): Lock | nu
 }
 
 /** What a setup would hold of the desk. */
-export function setupValuesOf(desk: Desk): SetupValues {
-  const { controls, focus, pattern, spotShare, burnShare, rules, filterStops, delayS, lock } = desk;
-  const { compensationEv, shutter, iso, aperture } = controls;
-  return {
-    ...{ shutter, iso, aperture, compensationEv, focus, rules, filterStops, delayS },
-    meter: { pattern, spotShare, burnShare },
-    lock: lock !== null,
-  };
+export function setupValuesOf({ settings, lock }: Pick<Desk, 'settings' | 'lock'>): SetupValues {
+  return { ...settings, lock: lock !== null };
 }
 
-export function followedFocus(focus: Control, { focusM }: FinderReport): Control {
-  const exact = Math.min(FAR_M, focusM);
-  return !focus.auto || focus.exact === exact ? focus : { auto: true, exact };
-}
-
-type ExposureFader = Exclude<FaderId, 'focus'>;
-
-/** What stands on a fader. */
-export function exactOf({ controls, focus }: Pick<Desk, 'controls' | 'focus'>, fader: FaderId): number {
-  if (fader === 'focus') return focus.exact;
-  return fader === 'compensation' ? controls.compensationEv : controls[fader].exact;
-}
-
-/** Does a fader move by itself? Compensation counts as automatic at zero. */
-export function isAuto({ controls, focus }: Pick<Desk, 'controls' | 'focus'>, fader: FaderId): boolean {
-  if (fader === 'focus') return focus.auto;
-  return fader === 'compensation' ? controls.compensationEv === 0 : controls[fader].auto;
-}
-
-export function withStep(controls: ExposureControls, fader: ExposureFader, index: number): ExposureControls {
+export function withStep(settings: SettingValues, fader: FaderId, index: number): SettingValues {
   const { exact } = at(LADDERS[fader], index);
-  return fader === 'compensation'
-    ? { ...controls, compensationEv: exact }
-    : { ...controls, [fader]: { auto: false, exact } };
+  return { ...settings, [settingOf(fader)]: fader === 'compensation' ? exact : { auto: false, exact } };
 }
 
 export function clamp(share: number): number {
   return Math.min(1, Math.max(0, share));
 }
 
-export function orderOf(desk: Desk, running: boolean): FinderOrder {
-  const { controls, focus, lens, scene, outside, pattern, spot, spotShare, burnShare } = desk;
-  const {
-    pins,
-    lock,
-    trade,
-    rules,
-    filterStops,
-    delayS,
-    orientation,
-    hand,
-    receptor,
-    wants,
-    check,
-    other,
-    holding,
-    cleared,
-    scope,
-  } = desk;
+/** The desk as an order to the camera. */
+export function orderOf(
+  desk: Desk,
+  { running, retries }: Pick<Order, 'running' | 'retries'>,
+): Omit<Order, 'seq'> {
+  const { settings, optic, spot, pins, lock, trade, orientation, hand, receptor } = desk;
+  const { wants, check, other, holding, cleared, scope } = desk;
   return {
-    ...{
-      controls,
-      pattern,
-      pins,
-      filterStops,
-      delayS,
-      orientation,
-      lens,
-      scene,
-      outside,
-      running,
-      retries: desk.retries,
-    },
-    rules: trade ? 'full' : rules,
-    aim: { at: spot, spotShare, burnShare },
+    ...{ settings, optic, pins, orientation, running, retries },
+    at: spot,
+    freely: trade !== null,
     lockedEv100: lock?.ev100 ?? null,
-    focusM: focus.auto ? null : focus.exact,
     hand: hand && { at: hand, receptor },
     equivalentsFor: wants.equivalents,
     weights: wants.weights,

@@ -1,57 +1,104 @@
-// The desk comes back as it was left: kept in AsyncStorage, each part checked by its schema on the way in.
+// The desk comes back as it was left: every part under a key of its own in AsyncStorage, checked by its schema on the way in, and
+// written only when it was changed here, so that two tabs do not overwrite each other's.
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import type { SettingKey, SettingValues } from '../core/setting/settings';
+import { bodies } from './camera';
 import { deskChecks } from './desk-check.generated';
-import { DESK_PARTS as PARTS } from './desk-parts';
+import { DESK_PARTS, partsOfFirst, settingPart, WORLD_PARTS } from './desk-parts';
+import type { Desk } from './desk-state';
 import { useDesk } from './desk';
-import type { Desk, KeptDesk } from './desk-state';
+import { keptSettings } from './settings-slice';
+import { useWorld } from './world';
 
-const KEY = 'desk:1';
+const PREFIX = 'desk:2:';
+/** The first version kept all of it under one key. */
+const FIRST = 'desk:1';
 const SAVE_AFTER_MS = 400;
 const store = createAsyncStorage('velmo-desk');
+
+type Parts = Readonly<Record<string, unknown>>;
 
 /** Brings back the last state, then keeps every change. Returns a function that stops keeping. */
 export async function rememberDesk(): Promise<() => void> {
   try {
-    const kept = parseDesk(await store.getItem(KEY));
-    if (kept) useDesk.getState().restore(kept);
+    restoreParts(soundParts(await keptParts()));
   } catch {
     // A store that cannot be read must not keep the finder from opening: the desk starts automatic.
   }
+  let last = partsNow();
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let last = JSON.stringify(pick(useDesk.getState()));
-  const stop = useDesk.subscribe((state) => {
-    const next = JSON.stringify(pick(state));
-    if (next === last) return;
-    last = next;
+  const changed = new Map<string, string>();
+  const write = () => {
+    const entries = Object.fromEntries(changed);
+    changed.clear();
+    void store.setMany(entries).catch(() => undefined);
+  };
+  const onChange = () => {
+    const now = partsNow();
+    const fresh = Object.keys(now).filter((part) => now[part] !== last[part]);
+    if (fresh.length === 0) return;
+    for (const part of fresh) changed.set(PREFIX + part, JSON.stringify(now[part]));
+    last = now;
     clearTimeout(timer);
-    timer = setTimeout(() => void store.setItem(KEY, next).catch(() => undefined), SAVE_AFTER_MS);
-  });
+    timer = setTimeout(write, SAVE_AFTER_MS);
+  };
+  const stops = [useDesk.subscribe(onChange), useWorld.subscribe(onChange)];
   return () => {
     clearTimeout(timer);
-    stop();
+    stops.forEach((stop) => stop());
   };
 }
 
-function pick(desk: Desk): KeptDesk {
-  return Object.fromEntries(PARTS.map((part) => [part, desk[part]])) as unknown as KeptDesk;
+async function keptParts(): Promise<Parts> {
+  const keys = (await store.getAllKeys()).filter((key) => key.startsWith(PREFIX));
+  if (keys.length === 0) {
+    const first = parsed(await store.getItem(FIRST));
+    return typeof first === 'object' && first !== null ? partsOfFirst(first as Parts) : {};
+  }
+  const values = await store.getMany(keys);
+  return Object.fromEntries(keys.map((key) => [key.slice(PREFIX.length), parsed(values[key])]));
 }
 
-/**
- * What is sound of a kept desk, or undefined when the text is none. A part that an earlier version did not keep, or that is not
- * what it should be, stays as the desk opens with.
- */
-export function parseDesk(text: string | null): Partial<KeptDesk> | undefined {
-  let value: unknown;
+function parsed(text: string | null | undefined): unknown {
   try {
-    value = JSON.parse(text ?? '');
+    return JSON.parse(text ?? '');
   } catch {
     return undefined;
   }
-  if (typeof value !== 'object' || value === null) return undefined;
-  const desk = value as Record<string, unknown>;
-  const sound = PARTS.filter((part) => part in desk && deskChecks[part](desk[part]));
-  if (sound.length === 0) return undefined;
-  const kept = Object.fromEntries(sound.map((part) => [part, desk[part]])) as Partial<KeptDesk>;
-  if (!kept.controls || kept.controls.aperture) return kept;
-  return { ...kept, controls: { ...useDesk.getState().controls, ...kept.controls } };
+}
+
+/** What is sound of kept parts. One that is not what it should be, or that nobody knows, stays as the desk opens with. */
+export function soundParts(kept: Parts): Parts {
+  return Object.fromEntries(Object.entries(kept).filter(([part, value]) => deskChecks[part]?.(value)));
+}
+
+/** Everything that is kept, as it stands. */
+function partsNow(): Parts {
+  const desk = useDesk.getState();
+  const world = useWorld.getState();
+  return Object.fromEntries([
+    ...keptSettings().map((key) => [settingPart(key), desk.settings[key]]),
+    ...DESK_PARTS.map((part) => [part, desk[part]]),
+    ...WORLD_PARTS.map((part) => [part, world[part]]),
+  ]);
+}
+
+/** Puts sound parts back where they belong. */
+export function restoreParts(parts: Parts): void {
+  const desk: Record<string, unknown> = {};
+  const settings: Partial<Record<SettingKey, unknown>> = {};
+  for (const key of keptSettings()) {
+    const part = settingPart(key);
+    if (part in parts) settings[key] = parts[part];
+  }
+  for (const part of DESK_PARTS) if (part in parts) desk[part] = parts[part];
+  // A camera that is not there any more cannot be gone back to.
+  const there = bodies().some(({ optics }) => optics.some(({ id }) => id === desk.optic));
+  if (!there) delete desk.optic;
+  const now = useDesk.getState().settings;
+  useDesk
+    .getState()
+    .restore({ ...desk, settings: { ...now, ...settings } as SettingValues } as Partial<Desk>);
+  const world = Object.fromEntries(WORLD_PARTS.filter((part) => part in parts).map((p) => [p, parts[p]]));
+  if (Object.keys(world).length > 0) useWorld.setState(world);
 }

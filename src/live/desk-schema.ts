@@ -1,86 +1,55 @@
-// JSON schemas of what the desk keeps. The checks made of them are in desk-check.generated.js: `npx tsx tools/checks.ts`.
+// JSON schemas of what the desk keeps, part by part. The checks made of them are in desk-check.generated.js: `npx tsx tools/checks.ts`.
+import * as Type from '@sinclair/typebox';
+import type { TSchema } from '@sinclair/typebox';
 import { REMEDY_KINDS } from '../core/advice/remedy';
-import { SETTING_IDS } from '../core/exposure/automatic';
+import { SETTING_IDS } from '../core/exposure/settings';
 import { RECEPTORS } from '../core/meter/incident';
-import { PATTERN_IDS } from '../core/meter/pattern';
 import { PIN_LETTERS } from '../core/meter/pins';
 import { SUPPORTS } from '../core/scene/outside';
 import { WHEEL_SPEEDS } from '../core/scene/scene';
-import { LENS_IDS } from '../core/sensor/simulated-camera';
-import { PART_SCHEMAS } from '../core/setup/setup';
+import { listed } from '../core/setting/values';
 import { THEME_IDS } from '../ui/theme';
 import { CHECK_SCHEMA } from './check-settings';
-import type { KeptDesk } from './desk-state';
+import { settingPart, type DeskPart } from './desk-parts';
 
-const SHARE = { type: 'number', minimum: 0, maximum: 1 } as const;
-const POINT = { type: 'object', required: ['x', 'y'], properties: { x: SHARE, y: SHARE } } as const;
-const nullable = (schema: object) => ({ anyOf: [{ type: 'null' }, schema] });
+const SHARE = Type.Number({ minimum: 0, maximum: 1 });
+const POINT = { x: SHARE, y: SHARE };
+const oneOf = (values: readonly unknown[]) => Type.Unsafe({ enum: values });
+const nullable = (schema: TSchema) => Type.Union([Type.Null(), schema]);
 
-/** The schema of each part that is kept. */
-export const DESK_SCHEMAS: Readonly<Record<keyof KeptDesk, object>> = {
-  controls: {
-    type: 'object',
-    required: ['shutter', 'iso', 'compensationEv'],
-    properties: {
-      shutter: PART_SCHEMAS.shutter,
-      iso: PART_SCHEMAS.iso,
-      aperture: PART_SCHEMAS.aperture,
-      compensationEv: PART_SCHEMAS.compensationEv,
-    },
-  },
-  focus: PART_SCHEMAS.focus,
-  lens: { enum: LENS_IDS },
-  scene: { type: 'string', pattern: '^[a-z0-9-]+$' },
-  outside: {
-    type: 'object',
-    required: ['levels', 'support', 'wheel'],
-    properties: {
-      levels: { type: 'object', additionalProperties: SHARE },
-      support: { enum: SUPPORTS },
-      wheel: { enum: WHEEL_SPEEDS },
-    },
-  },
-  pattern: { enum: PATTERN_IDS },
-  spot: POINT,
-  spotShare: PART_SCHEMAS.meter.properties.spotShare,
-  burnShare: PART_SCHEMAS.meter.properties.burnShare,
-  pins: {
-    type: 'array',
-    maxItems: PIN_LETTERS.length,
-    items: {
-      ...POINT,
-      required: ['letter', 'x', 'y'],
-      properties: { ...POINT.properties, letter: { enum: PIN_LETTERS } },
-    },
-  },
-  rules: PART_SCHEMAS.rules,
-  lock: nullable({
-    type: 'object',
-    required: ['ev100', 'by'],
-    properties: {
-      ev100: { type: 'number', minimum: -40, maximum: 60 },
-      by: { type: 'string', maxLength: 80 },
-    },
-  }),
-  trade: nullable({
-    type: 'object',
-    required: ['gives', 'with'],
-    properties: { gives: { enum: SETTING_IDS }, with: { enum: SETTING_IDS } },
-  }),
-  filterStops: PART_SCHEMAS.filterStops,
-  delayS: PART_SCHEMAS.delayS,
-  receptor: { enum: RECEPTORS },
-  remediesOff: { type: 'array', items: { enum: REMEDY_KINDS } },
+const PARTS: Readonly<Record<DeskPart, TSchema>> = {
+  optic: Type.String({ minLength: 1, maxLength: 200 }),
+  spot: Type.Object(POINT),
+  pins: Type.Array(Type.Object({ ...POINT, letter: oneOf(PIN_LETTERS) }), { maxItems: PIN_LETTERS.length }),
+  lock: nullable(
+    Type.Object({
+      ev100: Type.Number({ minimum: -40, maximum: 60 }),
+      by: Type.String({ maxLength: 80 }),
+    }),
+  ),
+  trade: nullable(Type.Object({ gives: oneOf(SETTING_IDS), with: oneOf(SETTING_IDS) })),
+  receptor: oneOf(RECEPTORS),
+  remediesOff: Type.Array(oneOf(REMEDY_KINDS)),
   check: CHECK_SCHEMA,
-  other: nullable({
-    type: 'object',
-    required: ['shutterS', 'iso', 'apertureN'],
-    properties: {
-      shutterS: { type: 'number', minimum: 1e-6, maximum: 8192 },
-      iso: { type: 'number', minimum: 1, maximum: 1e6 },
-      apertureN: { type: 'number', minimum: 0.5, maximum: 100 },
-    },
+  other: nullable(
+    Type.Object({
+      shutterS: Type.Number({ minimum: 1e-6, maximum: 8192 }),
+      iso: Type.Number({ minimum: 1, maximum: 1e6 }),
+      apertureN: Type.Number({ minimum: 0.5, maximum: 100 }),
+    }),
+  ),
+  theme: oneOf(THEME_IDS),
+  scope: oneOf(['raw', 'picture']),
+  scene: Type.String({ pattern: '^[a-z0-9-]+$' }),
+  outside: Type.Object({
+    levels: Type.Record(Type.String(), SHARE),
+    support: oneOf(SUPPORTS),
+    wheel: oneOf(WHEEL_SPEEDS),
   }),
-  theme: { enum: THEME_IDS },
-  scope: { enum: ['raw', 'picture'] },
 };
+
+/** The schema of each part that is kept: of every setting, and of what is beside them. */
+export function deskSchemas(): Readonly<Record<string, TSchema>> {
+  const settings = listed().map(({ key, schema }) => [settingPart(key), schema]);
+  return { ...PARTS, ...Object.fromEntries(settings) };
+}

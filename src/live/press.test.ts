@@ -1,104 +1,143 @@
-// One press against a camera that does what the test says: saved, refused by the store, failed, cancelled, twice at once.
-import type { Camera, CaptureEvent } from '../camera/port';
+// One press against a camera that does what the test says: saved, refused by the store, failed, cancelled, twice at once, too early.
+import type { Camera, Sequence, ShotEvent, TakenFrame } from '../camera/port';
+import type { Report } from '../camera/report';
 import type { FrameRecord } from '../core/frame/record';
-import type { FinderReport } from '../workers/finder-protocol';
 import { cancelCapture, press, STORE_FULL, UNSAVED_WAIT } from './press';
 import { useDesk } from './desk';
+import { useReport } from './report';
 import { MOST_UNSAVED, useUnsaved } from './unsaved';
 
 let mockLeft: number | null = 9;
+let mockSeq = 1;
+let mockCamera: Pick<Camera, 'take'>;
+let mockSave = jest.fn();
+let mockPurge = jest.fn();
 jest.mock('../library/roll', () => ({ rollChanged: () => undefined, onFreed: () => () => undefined }));
 jest.mock('../library/room', () => ({
   framesLeft: async () => mockLeft,
   noteRefusal: async () => undefined,
 }));
-jest.mock('../camera/darkroom', () => ({ darkroom: () => mockDarkroom }));
+jest.mock('../library/staff', () => ({
+  rollKeeper: { call: (ask: (api: unknown) => unknown) => ask({ save: mockSave, purge: mockPurge }) },
+}));
 jest.mock('../ui/save-file', () => ({ saveFile: () => undefined }));
-let mockDarkroom: { saveAgain: jest.Mock } = { saveAgain: jest.fn() };
+jest.mock('./feed', () => ({ sendOrder: () => mockSeq }));
+jest.mock('./camera', () => ({
+  ...jest.requireActual<object>('./camera'),
+  cameraWith: () => mockCamera,
+}));
 
-const record = { id: '0'.repeat(32), timeMs: 0, offsetMinutes: 0 } as FrameRecord;
 const state = () => useDesk.getState().capture;
+const ID = '0'.repeat(32);
+const frameOf = (n = 0): TakenFrame => ({
+  record: { id: String(n).repeat(32), timeMs: 0, offsetMinutes: 0 } as FrameRecord,
+  files: [{ format: 'dng', bytes: Uint8Array.of(n) }],
+  thumbnailJpeg: Uint8Array.of(9),
+});
 
-function cameraThat(capture: Camera['capture']) {
-  let presses = 0;
-  const camera = {
-    profiles: [{ typicalFrameBytes: 1, lenses: [{ id: 'wide' }] }],
-    capture: (...args: Parameters<Camera['capture']>) => {
-      presses++;
-      return capture(...args);
+function cameraThat(take: (sequence: Sequence, signal: AbortSignal) => AsyncGenerator<ShotEvent>) {
+  const taken: Sequence[] = [];
+  mockCamera = {
+    take: (sequence, signal) => {
+      taken.push(sequence);
+      return take(sequence, signal);
     },
-  } as unknown as Camera;
-  return { camera, presses: () => presses };
+  };
+  return taken;
 }
-const giving = (...events: CaptureEvent[]) =>
+const giving = (n = 0) =>
   cameraThat(async function* () {
-    yield* events;
+    yield { kind: 'progress', shot: 0, stage: 'expose', share: 0.5 };
+    yield { kind: 'frame', shot: 0, frame: frameOf(n) };
   });
+const refused = (reason = 'the store is full') => {
+  mockSave = jest.fn(async () => ({ kind: 'unsaved', reason }));
+};
+const saved = () => {
+  mockSave = jest.fn(async () => ({ kind: 'saved' }));
+};
+
+const report = (seq: number, shutterS = 1 / 128) =>
+  ({
+    seq,
+    optic: 'wide',
+    reading: { ev100: 9 },
+    focusM: 2,
+    exposure: { settings: { shutterS, iso: 100, apertureN: 1.8, compensationEv: 0 } },
+    raw: {
+      forecast: { clipped: [0.1, 0.2, 0.3, 0.4], belowFloor: [0, 0, 0, 0] },
+      headroomOfFileEv: 0.5,
+    },
+  }) as unknown as Report;
 
 beforeEach(() => {
   mockLeft = 9;
-  const settings = { shutterS: 1 / 128, iso: 100, apertureN: 1.8, compensationEv: 0 };
-  const told = {
-    reading: { ev100: 9 },
-    forecast: { clipped: [0.1, 0.2, 0.3, 0.4], belowFloor: [0, 0, 0, 0] },
-    headroomOfFileEv: 0.5,
-  };
-  useDesk.setState({
-    capture: { kind: 'idle' },
-    report: { settings, lens: 'wide', ...told } as unknown as FinderReport,
-  });
+  mockSeq = 1;
+  mockPurge = jest.fn(async () => undefined);
+  saved();
+  useDesk.setState({ capture: { kind: 'idle' } });
+  useReport.getState().clear();
+  useReport.getState().take(report(1));
   useUnsaved.setState({ frames: [], saving: false });
 });
+afterAll(() => useReport.getState().clear());
 
 describe('a press', () => {
   it('ends idle when the frame is saved', async () => {
-    const { camera, presses } = giving(
-      { kind: 'progress', stage: 'expose', share: 0.5 },
-      { kind: 'saved', record },
-    );
-    await press(camera);
-    expect([state().kind, presses()]).toEqual(['idle', 1]);
+    const taken = giving();
+    await press();
+    expect([state().kind, taken.length, mockSave.mock.calls.length]).toEqual(['idle', 1, 1]);
   });
 
   it('does not expose when the store is full, and says so', async () => {
     mockLeft = 0;
-    const { camera, presses } = giving({ kind: 'saved', record });
-    await press(camera);
+    const taken = giving();
+    await press();
     expect(state()).toEqual({ kind: 'failed', message: STORE_FULL });
-    expect(presses()).toBe(0);
+    expect(taken).toEqual([]);
   });
 
   it('goes ahead where the browser does not tell how much room there is', async () => {
     mockLeft = null;
-    const { camera, presses } = giving({ kind: 'saved', record });
-    await press(camera);
-    expect(presses()).toBe(1);
-  });
-
-  const unsaved = (n: number): CaptureEvent => ({
-    kind: 'unsaved',
-    record: { ...record, id: String(n).repeat(32) },
-    dng: Uint8Array.of(n),
-    thumbnailJpeg: Uint8Array.of(9),
-    reason: 'the store is full',
+    const taken = giving();
+    await press();
+    expect(taken).toHaveLength(1);
   });
 
   it('gives the record the forecast that was on the screen', async () => {
-    const plans: { forecast?: { channels: { clippedShare: number }[]; headroomEv: number | null } }[] = [];
-    const { camera } = cameraThat(async function* (plan) {
-      plans.push(plan as never);
-      yield { kind: 'saved', record };
-    });
-    await press(camera);
-    expect(plans[0]!.forecast!.channels.map((c) => c.clippedShare)).toEqual([0.1, 0.2, 0.3, 0.4]);
-    expect(plans[0]!.forecast!.headroomEv).toBe(0.5);
+    const taken = giving();
+    await press();
+    const { forecast } = taken[0]!.shots[0]!;
+    expect(forecast!.channels.map((c) => c.clippedShare)).toEqual([0.1, 0.2, 0.3, 0.4]);
+    expect(forecast!.headroomEv).toBe(0.5);
+  });
+
+  it('waits for the finder to show what is set, and takes that', async () => {
+    const taken = giving();
+    // A fader was moved in the same instant: the report that stands answers an older order.
+    mockSeq = 3;
+    const done = press();
+    await new Promise(setImmediate);
+    expect(taken).toEqual([]);
+    useReport.getState().take(report(2, 1 / 64));
+    await new Promise(setImmediate);
+    expect(taken).toEqual([]);
+    useReport.getState().take(report(3, 1 / 32));
+    await done;
+    expect(taken[0]).toMatchObject({ answers: 3, shots: [{ settings: { shutterS: 1 / 32 } }] });
   });
 
   it('keeps a frame that the store refuses until it is saved or let go, over other presses', async () => {
-    await press(giving(unsaved(1)).camera);
-    await press(giving({ kind: 'saved', record }).camera);
-    await press(giving(unsaved(2)).camera);
-    const waiting = () => useUnsaved.getState().frames.map((f) => f.dng[0]);
+    refused();
+    giving(1);
+    await press();
+    saved();
+    giving(3);
+    await press();
+    refused();
+    giving(2);
+    await press();
+    const waiting = () => useUnsaved.getState().frames.map((f) => f.files[0]!.bytes[0]);
     expect(waiting()).toEqual([1, 2]);
     // Not before it was downloaded.
     useUnsaved.getState().letGo();
@@ -108,92 +147,121 @@ describe('a press', () => {
     expect(waiting()).toEqual([2]);
   });
 
+  it('keeps a frame whose roll broke while it was saved', async () => {
+    mockSave = jest.fn(async () => Promise.reject(new Error('The roll is gone')));
+    giving(4);
+    await press();
+    expect(useUnsaved.getState().frames).toMatchObject([
+      { reason: 'The roll is gone', record: { id: ID.replaceAll('0', '4') } },
+    ]);
+    expect(state().kind).toBe('idle');
+  });
+
   it('saves what waits when there is room, and keeps it when there is none', async () => {
-    await press(giving(unsaved(1)).camera);
-    mockDarkroom = { saveAgain: jest.fn(async () => ({ ...unsaved(1), reason: 'still full' })) };
+    refused();
+    giving(1);
+    await press();
+    refused('still full');
     await useUnsaved.getState().saveAgain();
-    expect(useUnsaved.getState().frames[0]).toMatchObject({ reason: 'still full', dng: Uint8Array.of(1) });
-    mockDarkroom = { saveAgain: jest.fn(async () => Promise.reject(new Error('gone'))) };
+    expect(useUnsaved.getState().frames).toMatchObject([{ reason: 'still full', ...frameOf(1) }]);
+    mockSave = jest.fn(async () => Promise.reject(new Error('gone')));
     await useUnsaved.getState().saveAgain();
     expect(useUnsaved.getState()).toMatchObject({ saving: false, frames: [{ reason: 'gone' }] });
-    mockDarkroom = { saveAgain: jest.fn(async () => ({ kind: 'saved' })) };
+    saved();
     await useUnsaved.getState().saveAgain();
     expect(useUnsaved.getState().frames).toEqual([]);
   });
 
   it('is not taken while as many wait as the memory should hold', async () => {
-    for (let i = 0; i < MOST_UNSAVED; i++) await press(giving(unsaved(i)).camera);
-    const { camera, presses } = giving({ kind: 'saved', record });
-    await press(camera);
-    expect([presses(), state()]).toEqual([0, { kind: 'failed', message: UNSAVED_WAIT }]);
+    refused();
+    for (let i = 0; i < MOST_UNSAVED; i++) {
+      giving(i);
+      await press();
+    }
+    const taken = giving();
+    await press();
+    expect([taken.length, state()]).toEqual([0, { kind: 'failed', message: UNSAVED_WAIT }]);
   });
 
   it('says what failed, and can be pressed again', async () => {
-    const broken = cameraThat(async function* () {
+    cameraThat(async function* () {
       throw new Error('lens cap');
     });
-    await press(broken.camera);
+    await press();
     expect(state()).toMatchObject({ kind: 'failed', message: expect.stringContaining('lens cap') });
-    await press(giving({ kind: 'saved', record }).camera);
+    giving();
+    await press();
     expect(state().kind).toBe('idle');
   });
 
   it('twice at once takes one frame; cancelled it ends idle without a complaint', async () => {
-    const waiting = cameraThat(async function* (_plan, signal) {
-      yield { kind: 'progress', stage: 'expose', share: 0 };
-      await new Promise((_, reject) => signal.addEventListener('abort', () => reject(new Error('aborted'))));
+    const taken = cameraThat(async function* (_, signal) {
+      yield { kind: 'progress', shot: 0, stage: 'expose', share: 0 };
+      await new Promise((_resolve, reject) =>
+        signal.addEventListener('abort', () => reject(new Error('aborted'))),
+      );
     });
-    const first = press(waiting.camera);
-    await press(waiting.camera);
-    while (waiting.presses() === 0) await Promise.resolve();
+    const first = press();
+    await press();
+    while (taken.length === 0) await Promise.resolve();
     await new Promise(setImmediate);
     cancelCapture();
     await first;
-    expect([state().kind, waiting.presses()]).toEqual(['idle', 1]);
+    expect([state().kind, taken.length]).toEqual(['idle', 1]);
   });
 
-  it('before the first report does nothing', async () => {
-    useDesk.setState({ report: null });
-    const { camera, presses } = giving({ kind: 'saved', record });
-    await press(camera);
-    expect([state().kind, presses()]).toEqual(['idle', 0]);
+  it('cancelled while it is stored leaves nothing in the roll', async () => {
+    giving(7);
+    mockSave = jest.fn(async () => {
+      cancelCapture();
+      return { kind: 'saved' };
+    });
+    await press();
+    expect(mockPurge).toHaveBeenCalledWith([ID.replaceAll('0', '7')]);
+    expect([state().kind, useUnsaved.getState().frames.length]).toEqual(['idle', 0]);
   });
 });
 
-describe('a delayed press', () => {
+describe('a press on the clock', () => {
   beforeEach(() =>
     jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask', 'setImmediate', 'performance'] }),
   );
   afterEach(() => {
     jest.useRealTimers();
-    useDesk.setState({ delayS: 0 });
+    useDesk.getState().setSetting('delayS', 0);
   });
 
-  it('counts down, then exposes a camera that has come to rest', async () => {
-    useDesk.setState({ delayS: 2 });
-    const plans: { steadiness: unknown }[] = [];
-    const { camera } = cameraThat(async function* (plan) {
-      plans.push(plan as never);
-      yield { kind: 'saved', record };
-    });
-    const done = press(camera, 1);
+  it('that the finder does not answer is not taken, and says why', async () => {
+    useReport.getState().clear();
+    const taken = giving();
+    const done = press();
+    await jest.advanceTimersByTimeAsync(500);
+    await done;
+    expect(taken).toEqual([]);
+    expect(state()).toMatchObject({ kind: 'failed', message: expect.stringContaining('finder') });
+  });
+
+  it('with a delay counts down, then exposes a camera that has come to rest', async () => {
+    useDesk.getState().setSetting('delayS', 2);
+    const taken = giving();
+    const done = press(1);
     await jest.advanceTimersByTimeAsync(1);
     expect(state()).toEqual({ kind: 'waiting', leftS: 2 });
     await jest.advanceTimersByTimeAsync(1000);
     expect(state()).toEqual({ kind: 'waiting', leftS: 1 });
     await jest.advanceTimersByTimeAsync(1000);
     await done;
-    expect(plans[0]!.steadiness).toMatchObject({ press: 0, sinceTouchS: 2 });
+    expect(taken[0]!.shots[0]).toMatchObject({ press: 0, sinceTouchS: 2 });
     expect(state().kind).toBe('idle');
   });
 
   it('is cancelled half-way without exposing', async () => {
-    useDesk.setState({ delayS: 5 });
-    const { camera, presses } = giving({ kind: 'saved', record });
-    const done = press(camera);
+    useDesk.getState().setSetting('delayS', 5);
+    const taken = giving();
+    const done = press();
     await jest.advanceTimersByTimeAsync(1500);
     cancelCapture();
     await done;
-    expect([state().kind, presses()]).toEqual(['idle', 0]);
+    expect([state().kind, taken.length]).toEqual(['idle', 0]);
   });
 });

@@ -1,17 +1,22 @@
-// One press from the finder to the roll: is there room, take, follow its progress, tell the roll. A second press while
-// one is running does nothing; cancel ends it.
-import { bodyOf, type Camera } from '../camera/port';
-import { totalCompensation } from '../core/exposure/automatic';
+// One press from the finder to the roll: is there room, does the finder show what is set, take, keep. A second press while one is running
+// does nothing; cancel ends it.
+import type { Report } from '../camera/report';
+import type { Sequence, TakenFrame } from '../camera/port';
 import { forecastFigures } from '../core/frame/record';
+import { settingsOf } from '../core/setting/values';
 import { rollChanged } from '../library/roll';
 import { framesLeft, noteRefusal } from '../library/room';
+import { rollKeeper } from '../library/staff';
 import { frameId } from '../vault/frame-id';
-import { STORE_IS_FULL } from '../vault/vault';
+import { STORE_IS_FULL } from '../workers/save-outcome';
+import { bodyWith, cameraWith, opticWith } from './camera';
 import { useDesk } from './desk';
-import { hasIris } from './desk-controls';
+import { sendOrder } from './feed';
+import { exposureOf, rawOf, reportAnswering } from './report';
 import { MOST_UNSAVED, useUnsaved } from './unsaved';
 
-const DAY_S = 86_400;
+/** Longer than this the release does not wait for the finder to show what is set. */
+const ANSWER_MS = 500;
 
 let running: AbortController | undefined;
 
@@ -22,72 +27,92 @@ export const UNSAVED_WAIT =
   'Frames wait to be saved. Download them, or delete others from the sheet, then press again.';
 
 /** @param hardness how hard the release is pressed, 0 … 1: a key is struck softly */
-export async function press(camera: Camera, hardness = 0.3): Promise<void> {
+export async function press(hardness = 0.3): Promise<void> {
   if (running) return;
   const controller = new AbortController();
+  const { signal } = controller;
   running = controller;
-  const { setCapture, delayS } = useDesk.getState();
-  setCapture({ kind: 'busy', stage: 'expose', share: 0 });
+  const { setCapture, settings, optic } = useDesk.getState();
+  setCapture({ kind: 'busy', stage: 'answer', share: 0 });
   try {
     if (useUnsaved.getState().frames.length >= MOST_UNSAVED) {
       setCapture({ kind: 'failed', message: UNSAVED_WAIT });
       return;
     }
-    const { typicalFrameBytes } = bodyOf(camera, useDesk.getState().lens);
-    if ((await framesLeft(typicalFrameBytes)) === 0) {
+    if ((await framesLeft(bodyWith(optic).typicalFrameBytes)) === 0) {
       setCapture({ kind: 'failed', message: STORE_FULL });
       return;
     }
-    await countDown(delayS, controller.signal);
+    await countDown(settings.delayS, signal);
+    setCapture({ kind: 'busy', stage: 'answer', share: 0 });
+    const report = await reportAnswering(sendOrder(), ANSWER_MS, signal);
     setCapture({ kind: 'busy', stage: 'expose', share: 0 });
-    const { report, controls, pattern, orientation, outside, check } = useDesk.getState();
-    if (!report) return setCapture({ kind: 'idle' });
-    const timeMs = Date.now();
-    const random = crypto.getRandomValues(new Uint8Array(14));
-    const plan = {
-      settings: {
-        ...report.settings,
-        compensationEv: totalCompensation(controls.compensationEv, check.habitEv),
-      },
-      colour: report.colour,
-      forecast: forecastFigures(report.forecast, report.headroomOfFileEv),
-      facts: {
-        pattern,
-        shutterAuto: controls.shutter.auto,
-        isoAuto: controls.iso.auto,
-        ...(hasIris(report.lens) ? { apertureAuto: controls.aperture.auto } : null),
-        meteredEv100: Number.isFinite(report.reading.ev100) ? report.reading.ev100 : null,
-        uniqueId: frameId(timeMs, random),
-      },
-      seed: new DataView(random.buffer).getUint32(10) >>> 1,
-      timeMs,
-      offsetMinutes: -new Date(timeMs).getTimezoneOffset(),
-      // After a delay the press itself is long over.
-      steadiness: { support: outside.support, press: delayS > 0 ? 0 : hardness, sinceTouchS: delayS },
-      clockS: (timeMs / 1000) % DAY_S,
-      focusM: report.focusM,
-      scene: report.scene,
-      lens: report.lens,
-      orientation,
-      outside,
-    };
-    for await (const event of camera.capture(plan, controller.signal)) {
+    const sequence = sequenceOf(report, hardness);
+    for await (const event of cameraWith(report.optic).take(sequence, signal)) {
       if (event.kind === 'progress') setCapture({ kind: 'busy', stage: event.stage, share: event.share });
-      else if (event.kind === 'saved') setCapture({ kind: 'idle' });
-      else {
-        const { record, dng, thumbnailJpeg, reason } = event;
-        useUnsaved.getState().add({ record, dng, thumbnailJpeg, reason });
-        if (reason === STORE_IS_FULL) await noteRefusal();
-        setCapture({ kind: 'idle' });
-      }
+      else await keep(event.frame, signal);
     }
+    setCapture({ kind: 'idle' });
   } catch (error) {
-    if (controller.signal.aborted) setCapture({ kind: 'idle' });
+    if (signal.aborted) setCapture({ kind: 'idle' });
     else setCapture({ kind: 'failed', message: failureWords(error) });
   } finally {
     running = undefined;
     rollChanged();
   }
+}
+
+/** What the person saw, as a sequence of one shot. @throws Error where the camera does not know what it exposes with */
+function sequenceOf(report: Report, hardness: number): Sequence {
+  const { settings: set, orientation } = useDesk.getState();
+  const exposure = exposureOf(report);
+  if (!exposure) throw new Error('the camera does not tell its exposure');
+  const raw = rawOf(report);
+  const timeMs = Date.now();
+  const random = crypto.getRandomValues(new Uint8Array(14));
+  const { ev100 } = report.reading;
+  const { delayS } = set;
+  return {
+    answers: report.seq,
+    optic: report.optic,
+    files: ['dng'],
+    shots: [
+      {
+        settings: exposure.settings,
+        orientation,
+        focusM: report.focusM,
+        facts: {
+          set: settingsOf(set, opticWith(report.optic)),
+          meteredEv100: Number.isFinite(ev100) ? ev100 : null,
+          uniqueId: frameId(timeMs, random),
+        },
+        colour: raw?.colour,
+        forecast: raw ? forecastFigures(raw.forecast, raw.headroomOfFileEv) : undefined,
+        seed: new DataView(random.buffer).getUint32(10) >>> 1,
+        timeMs,
+        offsetMinutes: -new Date(timeMs).getTimezoneOffset(),
+        // After a delay the press itself is long over.
+        press: delayS > 0 ? 0 : hardness,
+        sinceTouchS: delayS,
+      },
+    ],
+  };
+}
+
+/** Gives a frame to the roll; one that cannot be saved waits in the page. */
+async function keep(frame: TakenFrame, signal: AbortSignal): Promise<void> {
+  useDesk.getState().setCapture({ kind: 'busy', stage: 'store', share: 0 });
+  // The files stay here until they are known to be safe: what a worker that breaks had in hand would be lost.
+  const outcome = await rollKeeper
+    .call((api) => api.save(frame))
+    .catch((error: unknown) => ({ kind: 'unsaved' as const, reason: words(error) }));
+  if (signal.aborted) {
+    await rollKeeper.call((api) => api.purge([frame.record.id]));
+    return;
+  }
+  if (outcome.kind === 'saved') return;
+  useUnsaved.getState().add({ ...frame, reason: outcome.reason });
+  if (outcome.reason === STORE_IS_FULL) await noteRefusal();
 }
 
 /** Waits with the seconds on the screen. @throws the signal's reason when it is cancelled */
@@ -113,7 +138,10 @@ export function cancelCapture(): void {
   running?.abort();
 }
 
+function words(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
+}
+
 function failureWords(error: unknown): string {
-  const message = error instanceof Error ? error.message : String(error);
-  return `Not taken: ${message}. Press again.`;
+  return `Not taken: ${words(error)}. Press again.`;
 }

@@ -1,16 +1,13 @@
 // Frames that were taken and could not be saved. They wait here, over presses and screens, until they are saved after all or the person
 // has downloaded them and lets them go; the page asks before it is left.
 import { create } from 'zustand';
-import { darkroom } from '../camera/darkroom';
-import type { FrameRecord } from '../core/frame/record';
+import type { TakenFrame } from '../camera/port';
 import { fileName } from '../library/file-name';
 import { onFreed, rollChanged } from '../library/roll';
+import { rollKeeper } from '../library/staff';
 import { saveFile } from '../ui/save-file';
 
-export interface UnsavedFrame {
-  readonly record: FrameRecord;
-  readonly dng: Uint8Array;
-  readonly thumbnailJpeg: Uint8Array;
+export interface UnsavedFrame extends TakenFrame {
   readonly reason: string;
   readonly downloaded: boolean;
 }
@@ -37,7 +34,7 @@ export const useUnsaved = create<Unsaved>()((set, get) => ({
   download: () => {
     const [first, ...rest] = get().frames;
     if (!first) return;
-    saveFile(first.dng, fileName(first.record));
+    for (const { format, bytes } of first.files) saveFile(bytes, fileName(first.record, format));
     set({ frames: [{ ...first, downloaded: true }, ...rest] });
   },
   letGo: () => {
@@ -49,8 +46,8 @@ export const useUnsaved = create<Unsaved>()((set, get) => ({
     set({ saving: true });
     try {
       for (const frame of get().frames) {
-        const { record, dng, thumbnailJpeg } = frame;
-        const outcome = await darkroom().saveAgain(record, dng, thumbnailJpeg);
+        const { record, files, thumbnailJpeg } = frame;
+        const outcome = await rollKeeper.call((api) => api.save({ record, files, thumbnailJpeg }));
         const others = get().frames.filter((other) => other.record.id !== record.id);
         if (outcome.kind === 'unsaved') {
           const again = { ...frame, reason: outcome.reason };

@@ -1,9 +1,12 @@
 // The vault over a store in memory that can fail, as a browser's can.
 import fc from 'fast-check';
-import { RECORD_VERSION, type FrameRecord } from '../core/frame/record';
-import { fromBase64, toBase64 } from './base64';
+import { broughtForward, FIRST_ROLL, RECORD_VERSION, type FrameRecord } from '../core/frame/record';
+import { fromByteString, toByteString } from './byte-string';
 import { frameId, timeOfId } from './frame-id';
-import { openVault, type Store } from './vault';
+import { rollReader } from './reader';
+import { isRecord } from './record-check.generated';
+import type { Store } from './store';
+import { rollWriter } from './writer';
 
 jest.mock('@react-native-async-storage/async-storage', () => ({ createAsyncStorage: () => undefined }));
 
@@ -37,48 +40,49 @@ function record(timeMs: number, n = 0): FrameRecord {
     id: frameId(timeMs, Uint8Array.of(n, n >> 8)),
     timeMs,
     offsetMinutes: 60,
-    width: 4032,
-    height: 3024,
+    roll: FIRST_ROLL,
+    image: { width: 4032, height: 3024, kind: 'mosaic' },
     camera: 'Velmo Sim One',
     lens: '24 mm f/1.8',
-    scene: 'wheel-bench',
-    seed: 1,
-    lensId: 'wide',
+    exposure: { shutterS: 1 / 128, iso: 100, apertureN: 1.8, compensationEv: 0 },
     focusM: 1.5,
-    clockS: 0,
-    outside: { levels: {}, support: 'hand', wheel: 'slow' },
-    shutterS: 1 / 128,
-    iso: 100,
-    apertureN: 1.8,
-    compensationEv: 0,
-    shutterAuto: true,
-    isoAuto: true,
-    pattern: 'spot',
+    set: { shutter: { auto: true, exact: 1 / 128 }, filterStops: 2 },
+    metered: { pattern: 'spot', ev100: 9 },
     kelvin: 5000,
     forecast: outlook,
     result: outlook,
-    bytes: 10,
+    files: [{ format: 'dng', bytes: 10, sha256: 'a'.repeat(64) }],
     place: { kind: 'stored' },
+    made: {
+      kind: 'simulated',
+      scene: 'wheel-bench',
+      seed: 1,
+      lensId: 'wide',
+      outside: { levels: {}, support: 'hand', wheel: 'slow' },
+      clockS: 0,
+    },
   };
 }
 const HOUR = 3_600_000;
+const openRoll = (store: Store) => ({ ...rollReader(store), ...rollWriter(isRecord, store) });
+const dng = (...bytes: number[]) => [{ format: 'dng' as const, bytes: Uint8Array.from(bytes) }];
 
 describe('the vault', () => {
   it('lists frames newest first, each only when its record is there', async () => {
     const { store } = memoryStore();
-    const vault = openVault(store);
+    const vault = openRoll(store);
     for (const t of [1, 3, 2]) {
-      await vault.putFile(record(t).id, Uint8Array.of(t), Uint8Array.of(9));
+      await vault.putFiles(record(t).id, dng(t), Uint8Array.of(9));
       await vault.putRecord(record(t));
     }
-    await vault.putFile(record(4).id, Uint8Array.of(4), Uint8Array.of(9)); // the page closed here
+    await vault.putFiles(record(4).id, dng(4), Uint8Array.of(9)); // the page closed here
     expect((await vault.list()).frames.map((f) => f.timeMs)).toEqual([3, 2, 1]);
-    expect(await vault.file(record(2).id)).toEqual(Uint8Array.of(2));
+    expect(await vault.file(record(2).id, 'dng')).toEqual(Uint8Array.of(2));
   });
 
   it('sets unreadable records aside and keeps them', async () => {
     const { store, kept } = memoryStore();
-    const vault = openVault(store);
+    const vault = openRoll(store);
     await vault.putRecord(record(1));
     kept.set('frame:broken', '{"version":');
     kept.set('frame:future', JSON.stringify({ ...record(2), version: 99 }));
@@ -91,21 +95,21 @@ describe('the vault', () => {
 
   it('tells of files without a record, and keeps them; of young ones only when nobody writes', async () => {
     const { store, kept } = memoryStore();
-    const vault = openVault(store);
+    const vault = openRoll(store);
     const now = 100 * HOUR;
     const [old, fresh] = [record(now - HOUR, 1), record(now - 1000, 2)];
-    for (const r of [old, fresh]) await vault.putFile(r.id, Uint8Array.of(1), Uint8Array.of(1));
+    for (const r of [old, fresh]) await vault.putFiles(r.id, dng(1), Uint8Array.of(1));
     await vault.sweep(now);
     expect(await vault.orphans(now)).toEqual([old.id]);
     expect((await vault.orphans(null)).sort()).toEqual([old.id, fresh.id].sort());
-    expect(kept.has(`dng:${old.id}`)).toBe(true);
+    expect(kept.has(`file:${old.id}.dng`)).toBe(true);
   });
 
   it('takes a record that was made again from its file, and no other', async () => {
     const { store } = memoryStore();
-    const vault = openVault(store);
+    const vault = openRoll(store);
     const r = record(5);
-    await vault.putFile(r.id, Uint8Array.of(1), Uint8Array.of(1));
+    await vault.putFiles(r.id, dng(1), Uint8Array.of(1));
     expect(await vault.putFoundRecord(r.id, undefined)).toBe(false);
     expect(await vault.putFoundRecord(r.id, { ...r, timeMs: 1e300 })).toBe(false);
     expect(await vault.putFoundRecord(r.id, record(6))).toBe(false);
@@ -116,10 +120,10 @@ describe('the vault', () => {
 
   it('takes deletion back, whole; another tab that opens or deletes removes nothing that is young', async () => {
     const { store, kept } = memoryStore();
-    const [vault, other] = [openVault(store), openVault(store)];
+    const [vault, other] = [openRoll(store), openRoll(store)];
     const [r, s] = [record(5), record(6, 3)];
     for (const one of [r, s]) {
-      await vault.putFile(one.id, Uint8Array.of(1, 2), Uint8Array.of(1));
+      await vault.putFiles(one.id, dng(1, 2), Uint8Array.of(1));
       await vault.putRecord(one);
     }
     await vault.moveToTrash([r.id], HOUR);
@@ -130,20 +134,20 @@ describe('the vault', () => {
     await other.purge([s.id]);
     expect(await vault.restore([r.id])).toEqual([]);
     expect((await vault.list()).frames).toEqual([r]);
-    expect(await vault.file(r.id)).toEqual(Uint8Array.of(1, 2));
+    expect(await vault.file(r.id, 'dng')).toEqual(Uint8Array.of(1, 2));
     await vault.moveToTrash([r.id], HOUR);
     expect(await vault.sweep(2 * HOUR)).toEqual([r.id]);
     expect([...kept.keys()]).toEqual([]);
     // Too late: it says so.
     expect(await vault.restore([r.id])).toEqual([r.id]);
-    await expect(vault.file(r.id)).rejects.toThrow(/not in the store/);
+    await expect(vault.file(r.id, 'dng')).rejects.toThrow(/not in the store/);
   });
 
   it('clears away what an earlier version put into the trash', async () => {
     const { store, kept } = memoryStore();
-    const vault = openVault(store);
+    const vault = openRoll(store);
     const r = record(5);
-    await vault.putFile(r.id, Uint8Array.of(1), Uint8Array.of(1));
+    await vault.putFiles(r.id, dng(1), Uint8Array.of(1));
     kept.set(`trash:${r.id}`, JSON.stringify(r));
     expect((await vault.list()).frames).toEqual([]);
     expect(await vault.sweep(6)).toEqual([r.id]);
@@ -152,7 +156,7 @@ describe('the vault', () => {
 
   it('loses nothing when a deletion fails', async () => {
     const { store, failWith } = memoryStore();
-    const vault = openVault(store);
+    const vault = openRoll(store);
     await vault.putRecord(record(1));
     failWith(new Error('QuotaExceeded'));
     await expect(vault.moveToTrash([record(1).id], 2)).rejects.toThrow('QuotaExceeded');
@@ -163,21 +167,23 @@ describe('the vault', () => {
   it.each([
     ['time', { timeMs: 1e300 }],
     ['time before the calendar', { timeMs: -1e14 }],
-    ['shutter', { shutterS: 1e308 }],
-    ['ISO', { iso: Infinity }],
+    ['shutter', { exposure: { ...record(1).exposure, shutterS: 1e308 } }],
+    ['ISO', { exposure: { ...record(1).exposure, iso: Infinity } }],
     ['kelvin', { kelvin: 1e-300 }],
     ['lens', { lens: 'x'.repeat(5000) }],
-    ['size', { bytes: 1e300 }],
+    ['size', { files: [{ format: 'dng' as const, bytes: 1e300, sha256: 'a'.repeat(64) }] }],
+    ['hash', { files: [{ format: 'dng' as const, bytes: 1, sha256: 'xyz' }] }],
+    ['setting', { set: { filterStops: 1e9 } }],
   ])('sets a record with an impossible %s aside: it cannot be shown', async (_, over) => {
     const { store } = memoryStore();
-    const vault = openVault(store);
+    const vault = openRoll(store);
     await vault.putRecord({ ...record(1), ...over });
     expect(await vault.list()).toMatchObject({ frames: [], unreadable: [`frame:${record(1).id}`] });
   });
 
   it('adopts served frames once, also after they were deleted, and refuses what is no record', async () => {
     const { store } = memoryStore();
-    const vault = openVault(store);
+    const vault = openRoll(store);
     const served = { ...record(7), place: { kind: 'served' as const, url: '/demo/a.dng' } };
     const entries = [
       { record: served, thumbnail: 'data:,a' },
@@ -192,18 +198,62 @@ describe('the vault', () => {
   });
 });
 
-describe('base64', () => {
-  it('agrees with the platform and comes back', () => {
+describe('a record of an earlier version', () => {
+  const flat = {
+    ...{ version: 2, id: record(1).id, timeMs: 1, offsetMinutes: 60, width: 4032, height: 3024 },
+    ...{ camera: 'Velmo Sim Iris', lens: '24–77 mm', scene: 'wheel-bench', seed: 1, lensId: 'zoom-24' },
+    ...{ focusM: null, clockS: 3, outside: { levels: { sun: 0.5 }, support: 'tripod', wheel: 'slow' } },
+    ...{ shutterS: 1 / 128, iso: 100, apertureN: 4, compensationEv: 1, filterStops: 3 },
+    ...{ shutterAuto: true, isoAuto: false, apertureAuto: false, pattern: 'spot', kelvin: 5000 },
+    ...{ forecast: outlook, result: outlook, bytes: 10, place: { kind: 'stored' } },
+  };
+
+  it('comes forward with all that it kept; what it did not keep is unknown', () => {
+    const forward = broughtForward(flat);
+    expect(isRecord(forward)).toBe(true);
+    expect(forward).toMatchObject({
+      exposure: { shutterS: 1 / 128, iso: 100, apertureN: 4, compensationEv: 1 },
+      set: { iso: { auto: false }, aperture: { auto: false, exact: 4 }, filterStops: 3 },
+      files: [{ format: 'dng', bytes: 10, sha256: { unknown: expect.any(String) } }],
+      made: { kind: 'simulated', lensId: 'zoom-24', clockS: 3, outside: { support: 'tripod' } },
+      metered: { pattern: 'spot', ev100: { unknown: expect.any(String) } },
+    });
+  });
+  it('of the first, from before there was a world outside, too', () => {
+    const { lensId: _, focusM: __, outside: ___, clockS: ____, apertureAuto, filterStops, ...first } = flat;
+    expect([apertureAuto, filterStops]).toEqual([false, 3]);
+    const forward = broughtForward({ ...first, version: 1 });
+    expect(isRecord(forward)).toBe(true);
+    expect(forward).toMatchObject({ made: { lensId: 'wide', outside: { support: 'hand' } }, set: {} });
+  });
+  it('is read from the store, with its file in base64', async () => {
+    const { store, kept } = memoryStore();
+    kept.set(`frame:${flat.id}`, JSON.stringify(flat));
+    kept.set(`dng:${flat.id}`, Buffer.from([1, 2, 255]).toString('base64'));
+    const roll = openRoll(store);
+    expect((await roll.list()).frames).toHaveLength(1);
+    expect(await roll.file(flat.id, 'dng')).toEqual(Uint8Array.of(1, 2, 255));
+    await roll.purge([flat.id]);
+    expect([...kept.keys()]).toEqual([]);
+  });
+  it.each([null, 3, [], { version: 2 }, { version: 1, files: 7 }])('that is none stays none: %j', (value) =>
+    expect(isRecord(broughtForward(value))).toBe(false),
+  );
+});
+
+describe('a string of bytes', () => {
+  it('holds any bytes, one character each, and gives them back', () => {
     fc.assert(
       fc.property(fc.uint8Array({ maxLength: 200 }), (bytes) => {
-        expect(toBase64(bytes)).toBe(Buffer.from(bytes).toString('base64'));
-        expect(fromBase64(toBase64(bytes))).toEqual(bytes);
+        const text = toByteString(bytes);
+        expect(text).toHaveLength(bytes.length);
+        expect(fromByteString(text)).toEqual(bytes);
       }),
     );
+    const large = Uint8Array.from({ length: 100_000 }, (_, i) => i * 7);
+    expect(fromByteString(toByteString(large))).toEqual(large);
   });
-  it.each(['A', 'AA*A', 'AAA€', 'A==='])('refuses %s', (text) =>
-    expect(() => fromBase64(text)).toThrow(RangeError),
-  );
+  it('is refused when a character is no byte', () => expect(() => fromByteString('aĀ')).toThrow(RangeError));
 });
 
 describe('frame identifiers', () => {

@@ -3,7 +3,13 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import axe from 'axe-core';
-import puppeteer, { type Browser, type BrowserContext, type ElementHandle, type Page } from 'puppeteer-core';
+import puppeteer, {
+  type Browser,
+  type BrowserContext,
+  type ElementHandle,
+  type Page,
+  type WebWorker,
+} from 'puppeteer-core';
 import { buildServer, defaultFolders, type ServerOptions } from '../../server/main';
 
 const FLAGS = [
@@ -50,6 +56,24 @@ export async function openStage(folders: Partial<ServerOptions> = {}): Promise<S
 
 export const byId = (id: string) => `[data-testid="${id}"]`;
 
+/** A worker of the page by its name; waits until it is there. */
+export async function workerOf(page: Page, name: string): Promise<WebWorker> {
+  // One that is gone answers nothing.
+  const nameOf = (worker: WebWorker) =>
+    Promise.race([
+      worker.evaluate(() => self.name).catch(() => ''),
+      new Promise<string>((done) => setTimeout(() => done(''), 2000)),
+    ]);
+  for (;;) {
+    const next = new Promise<void>((done) => page.once('workercreated', () => done()));
+    const workers = page.workers();
+    const names = await Promise.all(workers.map(nameOf));
+    const found = workers[names.lastIndexOf(name)];
+    if (found) return found;
+    await next;
+  }
+}
+
 /** Waits until the finder shows the whole scene and has reported several frames of it. */
 export async function live(page: Page): Promise<void> {
   await page.waitForSelector(byId('reading'), { timeout: 15_000 });
@@ -95,7 +119,7 @@ export async function serious(page: Page): Promise<string[]> {
     .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
 }
 
-/** Waits until the desk has been stored with this word in it. */
+/** Waits until the desk has been stored with these words in it: "part":value. */
 export async function deskKeeps(page: Page, word: string): Promise<void> {
   await page.waitForFunction(deskKept, { timeout: 20_000, polling: 200 }, word);
 }
@@ -150,16 +174,14 @@ async function deskKept(word: string): Promise<boolean> {
     request.onsuccess = () => resolve(request.result);
     request.onerror = () => reject(request.error ?? new Error('The store does not open'));
   });
-  const values = await Promise.all(
-    [...db.objectStoreNames].map(
-      (store) =>
-        new Promise<unknown[]>((resolve) => {
-          const request = db.transaction(store).objectStore(store).getAll();
-          request.onsuccess = () => resolve(request.result as unknown[]);
-        }),
-    ),
-  );
+  const table = [...db.objectStoreNames][0]!;
+  const read = <T>(request: IDBRequest<T>) =>
+    new Promise<T>((resolve) => (request.onsuccess = () => resolve(request.result)));
+  const [keys, values] = await Promise.all([
+    read(db.transaction(table).objectStore(table).getAllKeys()),
+    read(db.transaction(table).objectStore(table).getAll()),
+  ]);
   db.close();
-  // Texts in texts: their quotes are escaped.
-  return JSON.stringify(values).replace(/\\+"/g, '"').includes(word);
+  const parts = keys.map((key, i) => `"${String(key).split(':').at(-1)}":${String(values[i])}`);
+  return parts.join().includes(word);
 }

@@ -2,7 +2,7 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page, WebWorker } from 'puppeteer-core';
+import type { Page } from 'puppeteer-core';
 import { SHUTTER_LADDER } from '../../src/core/units/ladders';
 import { checkDng } from '../../src/core/dng/check';
 import { pgmSamples, runTool } from '../reference/run-tool';
@@ -18,6 +18,7 @@ import {
   touchDrag,
   words,
   wordsBecome,
+  workerOf,
   type Stage,
 } from './browser';
 
@@ -273,18 +274,12 @@ describe('on a phone', () => {
   });
 
   it('a store that will not have the file gives the file itself to be downloaded', async () => {
-    // Storing happens in the darkroom's worker: its database is made to refuse what is large.
-    // It is the second worker of the page; the first, the finder's, has its own address.
-    const isDarkroom = (worker: WebWorker) => !worker.url().includes('/finder-');
-    const darkroom =
-      page.workers().find(isDarkroom) ??
-      (await new Promise<WebWorker>((done) =>
-        page.on('workercreated', (worker) => isDarkroom(worker) && done(worker)),
-      ));
-    await darkroom.evaluate(() => {
+    // Storing happens in the roll's worker: its database is made to refuse what is large.
+    const roll = await workerOf(page, 'roll');
+    await roll.evaluate(() => {
       const put = IDBObjectStore.prototype.put;
       IDBObjectStore.prototype.put = function (value: unknown, key?: IDBValidKey) {
-        if (String(key).startsWith('dng:')) throw new DOMException('Quota exceeded', 'QuotaExceededError');
+        if (String(key).startsWith('file:')) throw new DOMException('Quota exceeded', 'QuotaExceededError');
         return put.call(this, value, key);
       };
     });

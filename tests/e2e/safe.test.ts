@@ -2,9 +2,9 @@
 import { cpSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page, WebWorker } from 'puppeteer-core';
+import type { Page } from 'puppeteer-core';
 import { defaultFolders } from '../../server/main';
-import { byId, live, openStage, tap, tapOn, words, wordsBecome, type Stage } from './browser';
+import { byId, live, openStage, tap, tapOn, words, wordsBecome, workerOf, type Stage } from './browser';
 
 jest.setTimeout(120_000);
 
@@ -101,8 +101,8 @@ describe('a roll', () => {
   it('gets a frame back whose record was lost with its page, says so, and shows all of it', async () => {
     await finder(page);
     await take(page);
-    const [file] = await keysOf(page, 'dng:');
-    const id = file!.slice('dng:'.length);
+    const [file] = await keysOf(page, 'file:');
+    const id = file!.slice('file:'.length, -'.dng'.length);
     await sheet(page);
     const count = await frames(page);
     await tamper(page, [`frame:${id}`]);
@@ -178,16 +178,13 @@ describe('a store that refuses', () => {
   it('loses no frame: it waits over presses and screens, and is saved when there is room', async () => {
     const page = await stage.phone();
     await finder(page);
-    const isDarkroom = (worker: WebWorker) => !worker.url().includes('/finder-');
-    const darkroom =
-      page.workers().find(isDarkroom) ??
-      (await new Promise<WebWorker>((done) => page.on('workercreated', (w) => isDarkroom(w) && done(w))));
-    await darkroom.evaluate(() => {
+    const roll = await workerOf(page, 'roll');
+    await roll.evaluate(() => {
       const worker = self as unknown as { full: boolean };
       worker.full = true;
       const put = IDBObjectStore.prototype.put;
       IDBObjectStore.prototype.put = function (value: unknown, key?: IDBValidKey) {
-        if (worker.full && String(key).startsWith('dng:')) throw new DOMException('', 'QuotaExceededError');
+        if (worker.full && String(key).startsWith('file:')) throw new DOMException('', 'QuotaExceededError');
         return put.call(this, value, key);
       };
       navigator.storage.estimate = async () => ({ usage: 99, quota: 100 });
@@ -213,7 +210,7 @@ describe('a store that refuses', () => {
     );
     await page.evaluate(() => void setTimeout(() => window.location.reload()));
     expect(await asked).toBe('beforeunload');
-    await darkroom.evaluate(() => {
+    await roll.evaluate(() => {
       (self as unknown as { full: boolean }).full = false;
     });
     await tapOn(page, (await page.$(`[aria-label="Sheet"] ${byId('save-again')}`))!);

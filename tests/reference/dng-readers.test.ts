@@ -1,4 +1,6 @@
 // Files against independent readers: LibRaw (unprocessed_raw), dcraw, utif2 and ExifTool. Bit for bit, or it is not raw.
+import { opticOfCamera } from '../../src/core/sensor/cameras';
+import { initialValues, settingsOf } from '../../src/core/setting/values';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync, existsSync, unlinkSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -59,9 +61,7 @@ function write(name: string, frame: RawFrame, compression: Compression): string 
       thumbnail: { width: 16, height: 12, rgba },
       previewJpeg: encodeJpeg(rgba, 16, 12),
       facts: {
-        pattern: 'evaluative',
-        shutterAuto: true,
-        isoAuto: true,
+        set: initialValues(),
         meteredEv100: 9,
         uniqueId: 'f'.repeat(32),
       },
@@ -127,9 +127,14 @@ describe('a full capture', () => {
       compensationEv: parseCompensation('-0.67').exact,
     };
     const facts = {
-      pattern: 'spot' as const,
-      shutterAuto: false,
-      isoAuto: true,
+      set: settingsOf(
+        {
+          ...initialValues(),
+          meter: { ...initialValues().meter, pattern: 'spot' as const },
+          shutter: { auto: false, exact: settings.shutterS },
+        },
+        opticOfCamera(SIM_ONE_WIDE),
+      ),
       meteredEv100: 7.25,
       uniqueId: '0123456789abcdef'.repeat(2),
     };

@@ -1,7 +1,6 @@
 // Forecast = result: what the finder says of a capture against the 12 MP capture itself, for every scene, at several settings and in
 // thirds past the edge of clip. The light is gathered once and exposed as often as there are settings.
 import { loadScene, sceneList } from '../../cli/scene-files';
-import { DEFAULT_RULES } from '../../src/core/exposure/automatic';
 import type { ExposureSettings } from '../../src/core/exposure/settings';
 import { finderFor, type FinderAsk } from '../../src/core/finder/finder';
 import { TOLERANCE } from '../../src/core/finder/outlook';
@@ -18,6 +17,8 @@ import { headroomOfLevels } from '../../src/core/scopes/levels';
 import { FIRST_STRIPES, zebraLimit } from '../../src/core/scopes/zebra';
 import { CFA_NAMES } from '../../src/core/sensor/raw-frame';
 import { exposeRows, noiseModel } from '../../src/core/sensor/sensor';
+import { initialValues } from '../../src/core/setting/values';
+import { viewSource } from '../../src/core/scene/view-source';
 import { SIM_ONE_WIDE as camera } from '../../src/core/sensor/sim-one';
 
 jest.setTimeout(180_000);
@@ -26,20 +27,17 @@ const { sensor, lens } = camera;
 const CLOCK_S = 3;
 
 const asked = (shutterS: number, iso: number): FinderAsk => ({
-  controls: {
+  settings: {
+    ...initialValues(),
     shutter: { auto: false, exact: shutterS },
     iso: { auto: false, exact: iso },
-    aperture: { auto: true, exact: lens.apertureN },
-    compensationEv: 0,
+    focus: { auto: false, exact: 2 },
   },
-  rules: DEFAULT_RULES,
-  pattern: 'evaluative',
-  aim: { at: { x: 0.5, y: 0.5 }, spotShare: 0.01, burnShare: 0.0003 },
+  freely: false,
+  at: { x: 0.5, y: 0.5 },
   pins: [],
   lockedEv100: null,
   habitEv: 0,
-  filterStops: 0,
-  focusM: 2,
   outlook: { tolerance: TOLERANCE, cleanDb: 10 },
 });
 
@@ -77,11 +75,11 @@ const VARIED = [
 describe.each(sceneList().map((s) => s.id))('%s', (id) => {
   it('holds what the finder said: within a tenth or 0.02 %, by channel, clipped and below the floor', async () => {
     const view = await seen(id);
-    const finder = finderFor(view);
+    const finder = finderFor(viewSource(view));
     // About what a careful meter would give.
     const auto = {
       ...asked(1, 100),
-      controls: { ...asked(1, 100).controls, shutter: { auto: true, exact: 1 } },
+      settings: { ...asked(1, 100).settings, shutter: { auto: true, exact: 1 } },
     };
     const base = finder.measure(auto, 1, { timeS: CLOCK_S, sinceTouchS: 60 }).resolved.settings.shutterS;
     const expose = sensorIn(view, base);
@@ -113,7 +111,7 @@ describe.each(['spy-hole', 'soot-wall', 'yard-night', 'shed-door'])('the dark fr
       [2 ** -10, 1600],
     ] as const) {
       const settings = { shutterS, iso, apertureN: lens.apertureN, compensationEv: 0 };
-      const facts = { pattern: 'spot' as const, shutterAuto: false, isoAuto: false, meteredEv100: null };
+      const facts = { set: initialValues(), meteredEv100: null };
       const { outlook: told } = forecastOf(view, {
         settings,
         facts: { ...facts, uniqueId: '' },
@@ -132,7 +130,7 @@ describe('a sweep of captures in thirds', () => {
     'of the %s burns the share where headroom says, and passes the zebra where the stripes begin',
     async (id) => {
       const view = await seen(id);
-      const finder = finderFor(view);
+      const finder = finderFor(viewSource(view));
       const shutterS = 1 / 500;
       const { outlook } = finder.measure(asked(shutterS, 100), 1, { timeS: CLOCK_S, sinceTouchS: 60 });
       const expose = sensorIn(view, shutterS);

@@ -1,11 +1,14 @@
 // The meter on every demo scene: what a careful photographer would accept, what the highlight pattern keeps, what the hand meter
 // says, and the table in the docs.
+import type { PatternId } from '../../src/core/meter/pattern';
+import { initialValues } from '../../src/core/setting/values';
+import { steadyTimeS, viewSource } from '../../src/core/scene/view-source';
 import { loadScene, sceneList } from '../../cli/scene-files';
 import { decodeReflectance } from '../../src/core/meter/reflectance';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { TOLERANCE } from '../../src/core/finder/outlook';
-import { DEFAULT_RULES, resolveExposure, type ExposureControls } from '../../src/core/exposure/automatic';
+import { resolveExposure } from '../../src/core/exposure/automatic';
 import { finderFor, planFor, type FinderAsk } from '../../src/core/finder/finder';
 import { simulatedLux } from '../../src/core/meter/incident';
 import { readMeter } from '../../src/core/meter/read';
@@ -26,22 +29,15 @@ const scene = (id: string) => {
   return known;
 };
 const aim = { at: { x: 0.5, y: 0.5 }, spotShare: 0.01, burnShare: 0.0003 };
-const automatic: ExposureControls = {
-  shutter: { auto: true, exact: 2 ** -7 },
-  iso: { auto: true, exact: 100 },
-  aperture: { auto: true, exact: 1.8 },
-  compensationEv: 0,
-};
+const automatic = initialValues();
+const metering = (pattern: PatternId) => ({ ...automatic.meter, pattern, burnShare: aim.burnShare });
 const ask: FinderAsk = {
-  controls: automatic,
-  rules: DEFAULT_RULES,
-  pattern: 'evaluative',
-  aim,
+  settings: automatic,
+  freely: false,
+  at: aim.at,
   pins: [],
   lockedEv100: null,
-  filterStops: 0,
   habitEv: 0,
-  focusM: null,
   outlook: { tolerance: TOLERANCE, cleanDb: 10 },
 };
 const seen = async (id: string, outside = OPENING) =>
@@ -73,14 +69,13 @@ describe('the evaluative pattern', () => {
 describe('the highlight pattern', () => {
   it('protects at extended ISO as at its base, though raw clips a stop sooner there', async () => {
     const view = await seen('spy-hole');
-    const finder = finderFor(view);
+    const finder = finderFor(viewSource(view));
     const room = (exact: number) => {
-      const controls = { ...automatic, iso: { auto: false, exact } };
+      const settings = { ...automatic, iso: { auto: false, exact }, meter: metering('highlight') };
       const share = { share: aim.burnShare, area: 0 };
       const asked = {
         ...ask,
-        controls,
-        pattern: 'highlight' as const,
+        settings,
         outlook: { tolerance: share, cleanDb: 10 },
       };
       return finder.measure(asked, 1).outlook.headroomEv;
@@ -94,8 +89,11 @@ describe('the highlight pattern', () => {
   it.each(sceneList().map((s) => s.id))(
     'on %s puts the brightest 0.03 %% just under raw clip',
     async (id) => {
-      const finder = finderFor(await seen(id, { ...OPENING, support: 'tripod' }));
-      const { counted, resolved } = finder.measure({ ...ask, pattern: 'highlight' }, 1);
+      const finder = finderFor(viewSource(await seen(id, { ...OPENING, support: 'tripod' })));
+      const { counted, resolved } = finder.measure(
+        { ...ask, settings: { ...automatic, meter: metering('highlight') } },
+        1,
+      );
       // The sun's glint on the bench asks for more than the shortest time: that is said, and it is all that is missing.
       const missing = resolved.outOfRangeEv ?? 0;
       expect(missing).toBeGreaterThanOrEqual(0);
@@ -110,7 +108,10 @@ describe('the highlight pattern', () => {
     const { sight, description } = await seen('spy-hole');
     const hole = description.patches.find((p) => p.name === 'Inside the hole')!;
     const at = { x: hole.x, y: (hole.y - 0.125) / 0.75 };
-    const plan = planFor(SIM_ONE_WIDE, 'hand');
+    const plan = planFor(
+      { lens: SIM_ONE_WIDE.lens, steadyS: steadyTimeS(SIM_ONE_WIDE.equivalentMm, 'hand') },
+      automatic.rules,
+    );
     for (const [pattern, spotShare] of [
       ['highlight', 0.01],
       ['spot', 0.003],
@@ -128,8 +129,8 @@ describe('the automatic on a scene', () => {
   it('settles at once after 5 EV less light, and rests', async () => {
     const levels = { window: 1 / 32, sun: 1 / 32, lamp: 1 / 32 };
     const [bright, dark] = [
-      finderFor(await seen('wheel-bench')),
-      finderFor(await seen('wheel-bench', { ...OPENING, levels })),
+      finderFor(viewSource(await seen('wheel-bench'))),
+      finderFor(viewSource(await seen('wheel-bench', { ...OPENING, levels }))),
     ];
     const before = bright.measure(ask, 1);
     const frames = Array.from({ length: 12 }, (_, i) => dark.measure(ask, i + 2));

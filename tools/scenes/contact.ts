@@ -1,17 +1,19 @@
 // Takes every packed scene through its lenses at its metered exposure: `npx tsx tools/scenes/contact.ts` → the contact picture
 // docs/screenshots/scenes.png and the small pictures of the scene chooser, assets/scenes/SCENE.jpg.
+import { measureWhite } from '../../src/core/raw/white';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { encode } from 'fast-png';
 import { encodeJpeg } from '../../cli/jpeg';
 import { loadScene, sceneList } from '../../cli/scene-files';
-import { resolveExposure } from '../../src/core/exposure/automatic';
-import { focusOf, planFor } from '../../src/core/finder/finder';
+import { DEFAULT_RULES, resolveExposure } from '../../src/core/exposure/automatic';
+import { planFor } from '../../src/core/finder/finder';
+import { focusOf, steadyTimeS } from '../../src/core/scene/view-source';
 import { BURN_SHARE } from '../../src/core/meter/highlight';
 import { readMeter } from '../../src/core/meter/read';
 import { SPOT_SHARE } from '../../src/core/meter/spot';
 import { developReduced } from '../../src/core/raw/develop';
-import { captureFrame, measureWhite } from '../../src/core/scene/capture';
+import { captureFrame } from '../../src/core/scene/capture';
 import { plateRows } from '../../src/core/scene/light-rows';
 import { OPENING } from '../../src/core/scene/outside';
 import { viewScene } from '../../src/core/scene/view';
@@ -42,8 +44,12 @@ async function take(id: string, lens: PlateId) {
     compensationEv: (THIRDS[id] ?? 0) / 3,
   };
   const { ev100 } = readMeter(view.sight, 'evaluative', MIDDLE);
-  const { settings } = resolveExposure(controls, ev100, planFor(camera, outside.support));
-  const focusM = focusOf(view, { focusM: null, pattern: 'centre', aim: MIDDLE });
+  const { settings } = resolveExposure(
+    controls,
+    ev100,
+    planFor({ lens: camera.lens, steadyS: steadyTimeS(camera.equivalentMm, outside.support) }, DEFAULT_RULES),
+  );
+  const focusM = focusOf(view, null, MIDDLE.at);
   const daylight = { colorMatrix: camera.colorMatrix, asShotNeutral: [1, 1, 1] as const, kelvin: 5500 };
   const order = { settings, colour: daylight, seed: 7, timeMs: 0, offsetMinutes: 0, clockS: 72_000 };
   const rest = { support: 'tripod' as const, press: 0, sinceTouchS: 60 };

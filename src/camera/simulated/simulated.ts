@@ -1,163 +1,190 @@
-// The simulated cameras, Velmo Sim One and Velmo Sim Iris, behind one port. The finder runs in one worker, captures in the darkroom's.
+// The simulated cameras behind the port. The finder draws in one worker, captures are exposed in another, so that the finder goes on.
 import * as Comlink from 'comlink';
-import { hyperfocalM } from '../../core/optics/lens';
-import { opticsOf } from '../../core/sensor/cameras';
-import { CAMERA_IDS, type CameraId } from '../../core/sensor/simulated-camera';
-import type { FinderWorkerApi } from '../../workers/finder.worker';
-import { darkroom, restartDarkroom } from '../darkroom';
-import type { Camera, CameraProfile, CaptureEvent, LensProfile } from '../port';
+import { isLensId, simulatedBodies } from '../../core/sensor/cameras';
+import type { LensId } from '../../core/sensor/simulated-camera';
+import { isUnknown } from '../../core/units/known';
+import { eventSource } from '../../workers/events';
+import { hire, PATIENCE_MS, WorkerGone, type Hired } from '../../workers/hire';
+import type { Order } from '../order';
+import type { Camera, CameraEvent, LoupeWindow, ShotEvent, ViewStatus } from '../port';
+import type { Report } from '../report';
+import type { ExposerApi } from './exposer.worker';
+import type { FinderApi } from './finder.worker';
+import type { World } from './world';
 
 /** The finder and its first adjustments come first on a machine with few cores. */
 const PREPARE_AFTER_MS = 1200;
+/** Worlds by the orders that they belong to: a press may answer one that is a little older. */
+const KEPT_WORLDS = 16;
 
-interface FinderWorker {
-  readonly worker: Worker;
-  readonly api: Comlink.Remote<FinderWorkerApi>;
-  /** Settles only when the worker breaks. */
-  readonly failed: Promise<never>;
+export interface SimulatedCamera extends Camera {
+  /** Arranges the world in front of the camera; orders that follow are meant for it. */
+  arrange(world: World): void;
+}
+
+export function simulatedCamera(): SimulatedCamera {
+  let world: World | undefined;
+  let order: Order | undefined;
+  const worlds = new Map<number, World>();
+  let finder: Hired<FinderApi> | undefined;
+  let preparing: ReturnType<typeof setTimeout> | undefined;
+  /** Where the open finder tells what is to be known. */
+  let note: (message: string) => void = () => undefined;
+  const exposer = hire<ExposerApi>({
+    what: 'The exposer',
+    start: () => new Worker(new URL('./exposer.worker.ts', import.meta.url), { name: 'exposer' }),
+    onFault: ({ message }) => note(`${message}. The next press starts it again.`),
+  });
+
+  function tell(): void {
+    if (!finder || !order || !world) return;
+    const [now, at] = [order, world];
+    finder.call((api) => api.set(now, at)).catch(() => undefined); // a dead finder is told of where it is opened
+  }
+
+  return {
+    bodies: simulatedBodies(),
+
+    arrange: (next) => {
+      world = next;
+    },
+
+    apply: (next) => {
+      if (!world) throw new Error('The world was not arranged');
+      order = next;
+      worlds.set(next.seq, world);
+      for (const seq of worlds.keys()) if (worlds.size > KEPT_WORLDS) worlds.delete(seq);
+      tell();
+      // The exposer unpacks the scene for itself once the finder shows it.
+      const { scene } = world;
+      clearTimeout(preparing);
+      preparing = setTimeout(() => {
+        exposer.call((api) => api.prepare(scene, lensOf(next))).catch(() => undefined);
+      }, PREPARE_AFTER_MS);
+    },
+
+    open: async function* (canvas, signal) {
+      const events = eventSource<CameraEvent>(
+        (a, b) => a.kind === b.kind && (a.kind === 'report' || a.kind === 'status'),
+      );
+      const fault = (error: WorkerGone) => {
+        if (finder === mine) finder = undefined;
+        events.push({ kind: 'fault', message: error.message });
+      };
+      const mine = hire<FinderApi>({ what: 'The finder', start: startFinder, onFault: fault });
+      finder = mine;
+      note = (message) => events.push({ kind: 'note', message });
+      const late = setTimeout(
+        () => events.push({ kind: 'fault', message: 'The finder does not come' }),
+        PATIENCE_MS,
+      );
+      const end = () => {
+        clearTimeout(late);
+        mine.dismiss('The finder was closed');
+        if (finder === mine) finder = undefined;
+        clearTimeout(preparing);
+        events.end();
+      };
+      if (signal.aborted) return end();
+      signal.addEventListener('abort', end, { once: true });
+      const offscreen = canvas.transferControlToOffscreen();
+      void mine
+        .ready()
+        .finally(() => clearTimeout(late))
+        .then(() => {
+          tell();
+          return mine.call((api) =>
+            api.open(
+              Comlink.transfer(offscreen, [offscreen]),
+              Comlink.proxy((report: Report) => events.push({ kind: 'report', report })),
+              Comlink.proxy((status: ViewStatus) => events.push({ kind: 'status', status })),
+            ),
+          );
+        })
+        .catch((error: unknown) => {
+          // One that broke was told already.
+          if (!(error instanceof WorkerGone)) events.push({ kind: 'fault', message: wordsOf(error) });
+        });
+      yield* events.read();
+    },
+
+    take: (sequence, signal) => {
+      const at = worlds.get(sequence.answers) ?? world;
+      if (!at) throw new Error('The finder has shown nothing yet');
+      return take(exposer, sequence, lensOf(sequence), at, signal);
+    },
+
+    loupe: (window, report) => {
+      const bitmap = loupeAsk(window, report);
+      const at = worlds.get(report.seq) ?? world;
+      if (!bitmap || !at) return Promise.reject(new Error('The finder has shown nothing yet'));
+      return exposer.call((api) => api.loupe(bitmap, at));
+    },
+  };
 }
 
 /** Takes over the worker that the boot script started, or starts one. */
-function startFinder(): FinderWorker {
+function startFinder(): Worker {
   const started = globalThis as { velmoFinder?: Worker };
   const worker =
-    started.velmoFinder ?? new Worker(new URL('../../workers/finder.worker.ts', import.meta.url));
+    started.velmoFinder ?? new Worker(new URL('./finder.worker.ts', import.meta.url), { name: 'finder' });
   started.velmoFinder = undefined;
-  const api = Comlink.wrap<FinderWorkerApi>(worker);
-  const failed = new Promise<never>((_, reject) => {
-    worker.addEventListener('error', (e) => reject(new Error(e.message || 'The finder stopped')));
-  });
-  failed.catch(() => undefined); // told to whoever opens the finder
-  return { worker, api, failed };
+  return worker;
 }
 
-const SAYS: Readonly<Record<CameraId, string>> = {
-  'sim-one': 'A phone: three lenses, each with one aperture.',
-  'sim-iris': 'A compact camera: one zoom lens with an iris, f/2.8 to f/8, and a larger sensor.',
-};
+function lensOf({ optic }: { optic: string }): LensId {
+  if (!isLensId(optic)) throw new RangeError(`No lens ${optic}`);
+  return optic;
+}
 
-function profileOf(id: CameraId): CameraProfile {
-  const optics = opticsOf(id);
-  const { name, sensor } = optics[0]!;
+function loupeAsk({ at, width, height }: LoupeWindow, report: Report) {
+  const { optic, exposure, raw, focusM, frame, orientation } = report;
+  if (!isLensId(optic) || isUnknown(exposure) || isUnknown(raw) || isUnknown(focusM)) return undefined;
+  const now = { seed: frame, clockS: (Date.now() / 1000) % DAY_S };
   return {
-    id,
-    name,
-    says: SAYS[id],
-    megapixels: Math.round((sensor.width * sensor.height) / 1e6),
-    typicalFrameBytes: 15_500_000,
-    arrangedWorld: true,
-    lenses: optics.map(({ lensId, lens, sensor: behind, equivalentMm }): LensProfile => {
-      const { focalLengthMm, apertureN, narrowestN, closestM, fixedFocusM } = lens;
-      return {
-        id: lensId,
-        name: narrowestN === undefined ? lens.name : `${equivalentMm} mm f/2.8–${narrowestN}`,
-        apertureN,
-        equivalentMm,
-        focalLengthMm,
-        closestM,
-        hyperfocalM: hyperfocalM(lens, behind),
-        ...(narrowestN === undefined ? null : { narrowestN }),
-        ...(fixedFocusM === undefined ? null : { fixedFocusM }),
-      };
-    }),
+    ...{ lens: optic, orientation, settings: exposure.settings, colour: raw.colour, focusM },
+    ...{ at, width, height },
+    ...now,
   };
 }
+const DAY_S = 86_400;
 
-export function simulatedCamera(): Camera {
-  // The scene is fetched while the page is still being built.
-  let finder: FinderWorker | undefined = typeof Worker === 'undefined' ? undefined : startFinder();
-  let preparing: ReturnType<typeof setTimeout> | undefined;
-  return {
-    profiles: CAMERA_IDS.map(profileOf),
-    open: async (canvas, onReport, onScene) => {
-      finder ??= startFinder();
-      const offscreen = canvas.transferControlToOffscreen();
-      const shown = new Promise<void>((resolve, reject) => {
-        let first = true;
-        const report = (next: Parameters<typeof onReport>[0]) => {
-          onReport(next);
-          first = false;
-          resolve();
-        };
-        const onStatus = (status: Parameters<typeof onScene>[0]) => {
-          onScene(status);
-          if (status.kind === 'failed' && first) reject(new Error(status.message));
-        };
-        void finder?.api.open(
-          Comlink.transfer(offscreen, [offscreen]),
-          Comlink.proxy(report),
-          Comlink.proxy(onStatus),
-        );
-      });
-      await Promise.race([shown, finder.failed]);
-    },
-    apply: (order) => {
-      void finder?.api.set(order);
-      // The darkroom unpacks the scene for itself once the finder shows it.
-      clearTimeout(preparing);
-      preparing = setTimeout(
-        () =>
-          void darkroom()
-            .prepare(order.scene, order.lens)
-            .catch(() => undefined),
-        PREPARE_AFTER_MS,
-      );
-    },
-    capture: (plan, signal) => capture(plan, signal),
-    close: () => {
-      clearTimeout(preparing);
-      finder?.worker.terminate();
-      finder = undefined;
-    },
-  };
-}
-
-async function* capture(
-  plan: Parameters<Camera['capture']>[0],
+async function* take(
+  exposer: Hired<ExposerApi>,
+  sequence: Parameters<Camera['take']>[0],
+  lens: LensId,
+  world: World,
   signal: AbortSignal,
-): AsyncGenerator<CaptureEvent, void, void> {
-  const queue: CaptureEvent[] = [];
-  let wake: () => void = () => undefined;
-  let over: { error?: unknown } | undefined;
-  const push = (event: CaptureEvent) => {
-    queue.push(event);
-    wake();
-  };
-  const end = (error?: unknown) => {
-    over ??= error === undefined ? {} : { error };
-    wake();
-  };
-  const onAbort = () => {
-    // The darkroom computes without a pause: to stop it is to start a new one, which clears away what was written of the file.
-    restartDarkroom();
-    void darkroom()
-      .discard(plan.facts.uniqueId)
-      .catch(() => undefined);
-    end(new DOMException('Cancelled', 'AbortError'));
-  };
+): AsyncGenerator<ShotEvent, void, void> {
   if (signal.aborted) throw new DOMException('Cancelled', 'AbortError');
+  const events = eventSource<ShotEvent>((a, b) => a.kind === 'progress' && b.kind === 'progress');
+  const onAbort = () => {
+    // It computes without a pause: to stop it is to end it. Nothing of the capture is anywhere else.
+    exposer.dismiss('Cancelled');
+    events.end(new DOMException('Cancelled', 'AbortError'));
+  };
   signal.addEventListener('abort', onAbort, { once: true });
-  darkroom()
-    .capture(
-      plan,
-      Comlink.proxy((stage, share) => push({ kind: 'progress', stage, share })),
+  exposer
+    .call((api) =>
+      api.take(
+        sequence,
+        lens,
+        world,
+        Comlink.proxy((shot, stage, share) => events.push({ kind: 'progress', shot, stage, share })),
+        Comlink.proxy((shot, frame) => events.push({ kind: 'frame', shot, frame })),
+      ),
     )
     .then(
-      (outcome) => {
-        push(outcome);
-        end();
-      },
-      (error: unknown) => end(error ?? new Error('The capture failed')),
+      () => events.end(),
+      (error: unknown) => events.end(error ?? new Error('The capture failed')),
     );
   try {
-    for (;;) {
-      const event = queue.shift();
-      if (event) yield event;
-      else if (over) break;
-      else await new Promise<void>((resolve) => (wake = resolve));
-    }
-    if (over.error !== undefined) throw over.error;
+    yield* events.read();
   } finally {
     signal.removeEventListener('abort', onAbort);
   }
+}
+
+function wordsOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
 }

@@ -7,8 +7,9 @@ import { captureFrame } from '../scene/capture';
 import { plateRows } from '../scene/light-rows';
 import { viewScene } from '../scene/view';
 import { channelFigures, countSites } from '../raw/statistics';
-import { OPTICS, nearestOptic, opticsOf } from '../sensor/cameras';
-import { LENS_IDS } from '../sensor/simulated-camera';
+import { nearestOptic } from '../body/body';
+import { OPTICS, opticOfCamera, opticsOf, simulatedBodies } from '../sensor/cameras';
+import { LENS_IDS, type CameraId, type LensId } from '../sensor/simulated-camera';
 import { APERTURE_LADDER, at, ISO_LADDER, SHUTTER_LADDER } from '../units/ladders';
 import { effectsOf, snrDb } from './effects';
 import { equivalentsOf, tradable, tradeClicks } from './equivalents';
@@ -97,12 +98,17 @@ describe('Sim Iris', () => {
   });
 
   it('finds the nearest view when cameras are exchanged', () => {
+    const nearest = (body: CameraId, from: LensId) =>
+      nearestOptic(
+        simulatedBodies().find(({ id }) => id === body)!,
+        opticOfCamera(OPTICS[from]),
+      ).id;
     for (const id of LENS_IDS) {
       const { id: body } = OPTICS[id];
-      expect(nearestOptic(body, id).lensId).toBe(id);
+      expect(nearest(body, id)).toBe(id);
     }
-    expect(nearestOptic('sim-iris', 'ultra-wide').lensId).toBe('zoom-24');
-    expect(nearestOptic('sim-one', 'zoom-50').lensId).toBe('tele');
+    expect(nearest('sim-iris', 'ultra-wide')).toBe('zoom-24');
+    expect(nearest('sim-one', 'zoom-50')).toBe('tele');
   });
 });
 

@@ -1,7 +1,7 @@
 // Trading: the same brightness by other settings, and what each costs. A third here is a third there, so every row of the
 // table gives the same light (N²/t·100/S is one number).
-import { LADDER_OF, SETTING_IDS, type AutomaticPlan, type SettingId } from '../exposure/automatic';
-import type { ExposureSettings } from '../exposure/settings';
+import { LADDER_OF, type AutomaticPlan } from '../exposure/automatic';
+import { type ExposureSettings, SETTING_IDS, type SettingId } from '../exposure/settings';
 import { at, nearestStep } from '../units/ladders';
 import type { Effects } from './effects';
 

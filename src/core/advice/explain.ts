@@ -1,6 +1,5 @@
 // What a setting does, in two sentences with a number of the present scene: for people who are learning.
-import type { SettingId } from '../exposure/automatic';
-import { extendedStops, type ExposureSettings } from '../exposure/settings';
+import { extendedStops, type ExposureSettings, type SettingId } from '../exposure/settings';
 import { APERTURE_LADDER, formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../units/ladders';
 import type { Effects } from './effects';
 

@@ -23,7 +23,6 @@ const ask = (over: Partial<FitAsk> = {}): FitAsk => ({
   headroomEv: 1.1,
   deviationEv: 0,
   meteredEv100: ev100OfSettings(1.8, 2 ** -7, 100),
-  filterStops: 0,
   habitEv: 0,
   cleanDb: 10,
   sensor: camera.sensor,

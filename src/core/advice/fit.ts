@@ -1,16 +1,15 @@
 // Fitting exposure to the highlights in one movement: through the setting that the person chose, by whole thirds so that no more
 // than the chosen share burns, with what it costs or wins in the shadows, before it is done.
+import type { Control } from '../exposure/control';
 import {
   isAllManual,
   LADDER_OF,
   resolveExposure,
   totalCompensation,
   type AutomaticPlan,
-  type Control,
   type ExposureControls,
-  type SettingId,
 } from '../exposure/automatic';
-import { BASE_ISO, type ExposureSettings } from '../exposure/settings';
+import { BASE_ISO, type ExposureSettings, type SettingId } from '../exposure/settings';
 import { COMPENSATION_LADDER, at, nearestStep } from '../units/ladders';
 import { gainDnPerE, noiseModel, type SensorModel } from '../sensor/sensor';
 import { signalOfSnr } from '../scopes/limits';
@@ -29,7 +28,6 @@ export interface FitAsk {
   /** How far the settings lie over (+) the meter's target. */
   readonly deviationEv: number;
   readonly meteredEv100: number;
-  readonly filterStops: number;
   /** The habit, already part of the target: it is not the person's compensation of this frame. */
   readonly habitEv: number;
   readonly cleanDb: number;
@@ -79,14 +77,14 @@ export function fitPlan(way: FitWay, ask: FitAsk): FitPlan | null {
 
 type Next = readonly [ExposureControls, ExposureSettings];
 
-function compensated({ controls, habitEv, meteredEv100, plan, filterStops }: FitAsk, thirds: number): Next {
+function compensated({ controls, habitEv, meteredEv100, plan }: FitAsk, thirds: number): Next {
   const ladder = COMPENSATION_LADDER;
   const index = nearestStep(ladder, controls.compensationEv) + thirds;
   const wanted = at(ladder, Math.min(ladder.length - 1, Math.max(0, index))).exact;
   const within = totalCompensation(wanted, habitEv) - habitEv;
   const next = { ...controls, compensationEv: Math.min(5, Math.max(-5, within)) };
   const whole = { ...next, compensationEv: totalCompensation(next.compensationEv, habitEv) };
-  return [next, resolveExposure(whole, meteredEv100, plan, undefined, filterStops).settings];
+  return [next, resolveExposure(whole, meteredEv100, plan).settings];
 }
 
 /** One setting by hand, the others held where they stand: else the automatic would take back what it is given. */

@@ -123,7 +123,7 @@ describe('clipping', () => {
     const far = { headroomEv: -9, clippedOfFrame: 1, burntShare: 0.001 };
     expect(first(far)!.actions[0]!.label).toBe('Meter the highlights');
     expect(changesOf({ ...far, controls: manual, settings: { ...settings, shutterS: 2 ** -13 } })).toEqual([
-      { filterStops: 9 },
+      { setting: 'filterStops', value: 9 },
     ]);
   });
   it('of next to nothing is let be', () => {
@@ -142,11 +142,11 @@ describe('out of range', () => {
     expect(setTo(changesOf({ controls, outOfRangeEv: 4.2 }), 'shutter')).toBe('auto');
   });
   it('with nothing held and too bright puts a filter on that is strong enough', () => {
-    expect(changesOf({ outOfRangeEv: 2.3 })).toEqual([{ filterStops: 3 }]);
+    expect(changesOf({ outOfRangeEv: 2.3 })).toEqual([{ setting: 'filterStops', value: 3 }]);
   });
   it('with nothing held and too dark takes off the filter, lifts a bound of the person’s, or keeps it dark', () => {
     expect(changesOf({ outOfRangeEv: -2, settings: { ...settings, filterStops: 6 } })).toEqual([
-      { filterStops: 0 },
+      { setting: 'filterStops', value: 0 },
     ]);
     const rules = { ...DEFAULT_RULES, iso: [100, 800] as const };
     expect(setTo(changesOf({ outOfRangeEv: -2, rules }), 'iso')).toBe(ISO_LADDER.length - 1);
@@ -179,7 +179,7 @@ describe('blur', () => {
   });
   it('on a tripod waits for the camera to rest; with a delay there is none', () => {
     const touched = { effects: { ...still, steadyS: Infinity, shakePx: 3 } };
-    expect(changesOf(touched)).toEqual([{ delayS: 2 }]);
+    expect(changesOf(touched)).toEqual([{ setting: 'delayS', value: 2 }]);
     expect(remediesFor({ ...calm, ...touched, delayS: 2 })).toEqual([]);
   });
 });

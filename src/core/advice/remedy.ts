@@ -1,17 +1,17 @@
 // What will go wrong with the present exposure, by how much, and what mends it, with the values it will set. The worst comes
 // first; the finder shows only that one, the list all of them. Bounds without a source are the house's.
+import type { AutomaticRules } from '../exposure/control';
 import {
   carrierOf,
   isAllManual,
   LADDER_OF,
   type AutomaticPlan,
-  type AutomaticRules,
   type ExposureControls,
-  type SettingId,
 } from '../exposure/automatic';
-import { BASE_ISO, extendedStops, type ExposureSettings } from '../exposure/settings';
+import { BASE_ISO, extendedStops, type ExposureSettings, type SettingId } from '../exposure/settings';
 import type { PatternId } from '../meter/pattern';
 import type { Doubt } from '../meter/read';
+import type { SettingKey, SettingValues } from '../setting/settings';
 import {
   APERTURE_LADDER,
   at,
@@ -43,12 +43,10 @@ export const REMEDY_KINDS = [
 ] as const;
 export type RemedyKind = (typeof REMEDY_KINDS)[number];
 
-/** One change of the desk. `index` is a step of the setting's ladder. */
+/** One change of the desk: a fader to a step of its ladder, or a setting to a value, or to a part of one. */
 export type DeskChange =
   | { readonly fader: SettingId | 'compensation'; readonly index: number | 'auto' }
-  | { readonly delayS: number }
-  | { readonly filterStops: number }
-  | { readonly pattern: PatternId };
+  | { [K in SettingKey]: { readonly setting: K; readonly value: Partial<SettingValues[K]> } }[SettingKey];
 
 export interface RemedyAction {
   readonly label: string;
@@ -129,8 +127,10 @@ function outOfRange({ outOfRangeEv, controls, plan, rules, settings }: Situation
   const actions: RemedyAction[] = [];
   if (hand) actions.push({ label: `${NAMES[hand]} automatic`, changes: [{ fader: hand, index: 'auto' }] });
   const stops = Math.ceil(by) + (settings.filterStops ?? 0);
-  if (bright) actions.push({ label: `Filter, ${stops} stops`, changes: [{ filterStops: stops }] });
-  else if (settings.filterStops) actions.push({ label: 'Filter off', changes: [{ filterStops: 0 }] });
+  if (bright)
+    actions.push({ label: `Filter, ${stops} stops`, changes: [{ setting: 'filterStops', value: stops }] });
+  else if (settings.filterStops)
+    actions.push({ label: 'Filter off', changes: [{ setting: 'filterStops', value: 0 }] });
   else {
     // A setting whose bound is the person's own, not the camera's, can be let go further by hand.
     const wanted = Math.max(-5, controls.compensationEv - Math.ceil(by * 3) / 3);
@@ -174,12 +174,15 @@ function clipping(situation: Situation): Remedy | null {
     if (situation.pattern !== 'highlight' && !situation.locked)
       actions.push({
         label: 'Meter the highlights',
-        changes: [{ pattern: 'highlight' }, { fader: 'compensation', index: 'auto' }],
+        changes: [
+          { setting: 'meter', value: { pattern: 'highlight' } },
+          { fader: 'compensation', index: 'auto' },
+        ],
       });
   }
   if (actions.length === 0) {
     const stops = Math.ceil(-headroomEv) + (settings.filterStops ?? 0);
-    actions.push({ label: `Filter, ${stops} stops`, changes: [{ filterStops: stops }] });
+    actions.push({ label: `Filter, ${stops} stops`, changes: [{ setting: 'filterStops', value: stops }] });
   }
   return { kind: 'clipping', says, actions };
 }
@@ -209,7 +212,7 @@ function doubtful({ doubt, locked, pattern }: Situation): Remedy | null {
     says: bright
       ? 'Uncertain: what is read is brighter than the meter can see'
       : 'Uncertain: what is read is lost in the meter’s noise',
-    actions: [{ label: `Meter ${other}`, changes: [{ pattern: other }] }],
+    actions: [{ label: `Meter ${other}`, changes: [{ setting: 'meter', value: { pattern: other } }] }],
   };
 }
 
@@ -278,7 +281,7 @@ function touch({ effects, settings, delayS }: Situation): Remedy | null {
   return {
     kind: 'touch',
     says: `The touch blurs about ${pixels(effects.shakePx)} at ${timeWords(settings)}`,
-    actions: [{ label: `Release after ${REST_S} s`, changes: [{ delayS: REST_S }] }],
+    actions: [{ label: `Release after ${REST_S} s`, changes: [{ setting: 'delayS', value: REST_S }] }],
   };
 }
 

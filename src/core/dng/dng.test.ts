@@ -1,5 +1,6 @@
 // Our own writer against our own reader, and the reader against broken and hostile files. Independent readers are in
 // tests/reference.
+import { initialValues } from '../setting/values';
 import fc from 'fast-check';
 import { SIM_ONE_COLOR_MATRIX, srgbFromBalanced } from '../colour/camera';
 import { baselineExposureEv, developerFor, developRegion } from '../raw/develop';
@@ -46,9 +47,13 @@ function frameOf(width: number, height: number): RawFrame {
 }
 
 const FACTS = {
-  pattern: 'spot' as const,
-  shutterAuto: false,
-  isoAuto: false,
+  set: {
+    ...initialValues(),
+    meter: { ...initialValues().meter, pattern: 'spot' as const },
+    shutter: { auto: false, exact: 1 },
+    iso: { auto: false, exact: 50 },
+    aperture: { auto: false, exact: 1.8 },
+  },
   meteredEv100: 4.5,
   uniqueId: '0'.repeat(32),
 };

@@ -1,9 +1,9 @@
 // A capture as DNG 1.4: IFD0 with an RGB thumbnail and the facts of the file, a raw SubIFD (CFA, lossless-JPEG tiles or
 // plain strips), a JPEG preview SubIFD, an Exif IFD and XMP. One function for each directory.
-import { formatThirds, APERTURE_LADDER, ISO_LADDER, shutterRational, stepOf } from '../units/ladders';
-import { apex } from '../light/apex';
 import type { RawFrame } from '../sensor/raw-frame';
-import type { PatternId } from '../meter/pattern';
+import type { ExifFacts } from '../setting/setting';
+import type { SettingValues } from '../setting/settings';
+import { exifOf } from '../setting/values';
 import { exifDateTime, exifOffset, exifSubSec, isoDateTime } from './exif-time';
 import { jpegInfo } from './jpeg-info';
 import { encodeLosslessJpeg } from './lossless-jpeg-encode';
@@ -31,15 +31,16 @@ export interface Picture {
 
 /** How the capture was set, beyond the frame's own settings. */
 export interface CaptureFacts {
-  readonly pattern: PatternId;
-  readonly shutterAuto: boolean;
-  readonly isoAuto: boolean;
-  /** Absent for a lens without an iris. */
-  readonly apertureAuto?: boolean;
+  /** The settings as the person had them, as far as they are known. */
+  readonly set: Partial<SettingValues> & Pick<SettingValues, 'meter'>;
   /** What the meter read, EV at ISO 100; null when it read nothing. */
   readonly meteredEv100: number | null;
   /** Identifier of the frame, 32 hexadecimal digits. */
   readonly uniqueId: string;
+  /** Where the frame is kept; the first roll when absent. */
+  readonly roll?: string;
+  /** Of a frame that is one of a sequence. */
+  readonly group?: { readonly id: string; readonly index: number; readonly of: number };
 }
 
 export interface DngOptions {
@@ -102,7 +103,7 @@ function mainDirectory(
     ascii(TAG.Software, SOFTWARE),
     ascii(TAG.DateTime, exifDateTime(frame.timeMs, frame.offsetMinutes)),
     long(TAG.SubIFDs, at.rawIfd, at.previewIfd),
-    raw(TAG.XMP, TYPE.BYTE, xmpPacket(frame, options.note)),
+    raw(TAG.XMP, TYPE.BYTE, xmpPacket(frame, options)),
     long(TAG.ExifIFD, at.exifIfd),
     byte(TAG.DNGVersion, 1, 4, 0, 0),
     byte(TAG.DNGBackwardVersion, 1, 1, 0, 0),
@@ -239,45 +240,26 @@ function previewDirectory(frame: RawFrame, jpeg: Uint8Array, offset: number): Fi
   ];
 }
 
-/** Exif codes of CIPA DC-008. */
-const METERING_MODE: Record<PatternId, number> = {
-  evaluative: 5,
-  centre: 2,
-  spot: 3,
-  highlight: 255,
-};
-
 function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
-  const { settings, source, timeMs, offsetMinutes } = frame;
-  const { shutterS, iso, apertureN } = settings;
-  const nominalIso = stepOf(ISO_LADDER, iso).nominal;
-  const { av, tv } = apex(apertureN, shutterS, iso);
+  const { source, timeMs, offsetMinutes } = frame;
+  const told = factsOf(frame, facts);
   const time = exifDateTime(timeMs, offsetMinutes);
   const offset = exifOffset(offsetMinutes);
   const subSec = exifSubSec(timeMs);
-  const manual = !facts.shutterAuto && !facts.isoAuto && facts.apertureAuto !== true;
+  const program = exposureProgram(facts);
   return [
-    rational(EXIF.ExposureTime, shutterRational(shutterS)),
-    rational(EXIF.FNumber, nominalN(apertureN)),
-    short(EXIF.ExposureProgram, exposureProgram(facts)),
-    short(EXIF.PhotographicSensitivity, nominalIso),
-    short(EXIF.SensitivityType, 1),
-    long(EXIF.StandardOutputSensitivity, nominalIso),
+    ...settingFields(told),
+    short(EXIF.ExposureProgram, program),
     undefinedBytes(EXIF.ExifVersion, 0x30, 0x32, 0x33, 0x32),
     ascii(EXIF.DateTimeOriginal, time),
     ascii(EXIF.DateTimeDigitized, time),
     ascii(EXIF.OffsetTime, offset),
     ascii(EXIF.OffsetTimeOriginal, offset),
     ascii(EXIF.OffsetTimeDigitized, offset),
-    srational(EXIF.ShutterSpeedValue, tv),
-    rational(EXIF.ApertureValue, av),
     srational(EXIF.BrightnessValue, brightness(facts.meteredEv100)),
-    srational(EXIF.ExposureBiasValue, [Math.round(settings.compensationEv * 3), 3]),
     rational(EXIF.MaxApertureValue, 2 * Math.log2(source.widestN)),
-    short(EXIF.MeteringMode, METERING_MODE[facts.pattern]),
     short(EXIF.LightSource, 0),
     short(EXIF.Flash, 0x20),
-    ...(source.focusM === undefined ? [] : [rational(EXIF.SubjectDistance, subjectDistance(source.focusM))]),
     rational(EXIF.FocalLength, source.focalLengthMm),
     ascii(EXIF.SubSecTime, subSec),
     ascii(EXIF.SubSecTimeOriginal, subSec),
@@ -287,7 +269,7 @@ function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
     undefinedBytes(EXIF.FileSource, 3),
     undefinedBytes(EXIF.SceneType, 1),
     short(EXIF.CustomRendered, 0),
-    short(EXIF.ExposureMode, manual ? 1 : 0),
+    short(EXIF.ExposureMode, program === MANUAL ? 1 : 0),
     short(EXIF.WhiteBalance, 0),
     short(EXIF.FocalLengthIn35mmFilm, source.equivalentMm),
     short(EXIF.SceneCaptureType, 0),
@@ -306,39 +288,66 @@ function fixedLens(mm: number, n: number): readonly number[] {
   return [mm, mm, n, n];
 }
 
-/** An exact f-number of the ladder by its usual name; any other as it is. */
-function nominalN(exact: number): number {
-  const step = stepOf(APERTURE_LADDER, exact);
-  return Math.abs(step.exact - exact) < 1e-6 ? step.nominal : exact;
-}
-
 /** APEX: at ISO 100 Sv is 5, so Bv = EV100 − 5. Exif's numerator of all ones is unknown. */
 function brightness(meteredEv100: number | null): number | [number, number] {
   return meteredEv100 !== null && Number.isFinite(meteredEv100) ? meteredEv100 - SV_OF_ISO_100 : [-1, 1];
 }
 const SV_OF_ISO_100 = Math.log2(100 / 3.125);
 
-/** Exif writes infinity as all ones. */
-function subjectDistance(focusM: number): number | [number, number] {
-  return Number.isFinite(focusM) ? focusM : [0xffffffff, 1];
+/** What the settings say of themselves. */
+function factsOf({ settings, source }: RawFrame, { set }: CaptureFacts): ExifFacts {
+  return exifOf(set, {
+    ...settings,
+    ...(source.focusM === undefined ? null : { focusM: source.focusM }),
+  });
 }
+
+/** The settings' facts as fields of their types. */
+function settingFields(told: ExifFacts): Field[] {
+  const { ExposureTime, FNumber, PhotographicSensitivity: iso, SubjectDistance } = told;
+  const { ShutterSpeedValue, ApertureValue, ExposureBiasValue, MeteringMode } = told;
+  return [
+    ...(ExposureTime ? [rational(EXIF.ExposureTime, [...ExposureTime])] : []),
+    ...(FNumber === undefined ? [] : [rational(EXIF.FNumber, FNumber)]),
+    ...(iso === undefined
+      ? []
+      : [
+          short(EXIF.PhotographicSensitivity, iso),
+          short(EXIF.SensitivityType, 1),
+          long(EXIF.StandardOutputSensitivity, iso),
+        ]),
+    ...(ShutterSpeedValue === undefined ? [] : [srational(EXIF.ShutterSpeedValue, ShutterSpeedValue)]),
+    ...(ApertureValue === undefined ? [] : [rational(EXIF.ApertureValue, ApertureValue)]),
+    ...(ExposureBiasValue ? [srational(EXIF.ExposureBiasValue, [...ExposureBiasValue])] : []),
+    ...(MeteringMode === undefined ? [] : [short(EXIF.MeteringMode, MeteringMode)]),
+    ...(SubjectDistance === undefined
+      ? []
+      : [
+          rational(
+            EXIF.SubjectDistance,
+            typeof SubjectDistance === 'number' ? SubjectDistance : [...SubjectDistance],
+          ),
+        ]),
+  ];
+}
+
+const MANUAL = 1;
 
 /**
  * 1 manual, 2 programme, 3 aperture priority, 4 shutter priority. Automatic ISO alone leaves a held time and a fixed
  * aperture: shutter priority.
  */
-function exposureProgram({ shutterAuto, isoAuto, apertureAuto }: CaptureFacts): number {
-  if (!shutterAuto && !isoAuto && apertureAuto !== true) return 1;
-  if (shutterAuto) return apertureAuto === false ? 3 : 2;
+function exposureProgram({ set: { shutter, iso, aperture } }: CaptureFacts): number {
+  if (!shutter?.auto && !iso?.auto && !aperture?.auto) return MANUAL;
+  if (shutter?.auto) return aperture?.auto === false ? 3 : 2;
   return 4;
 }
 
-function xmpPacket(frame: RawFrame, captureNote: string | undefined): Uint8Array {
+function xmpPacket(frame: RawFrame, { note: captureNote, facts }: DngOptions): Uint8Array {
   const time = isoDateTime(frame.timeMs, frame.offsetMinutes);
-  const { settings, source } = frame;
+  const { source } = frame;
   const scene = source.scene ? ` Simulated scene: ${source.scene}, seed ${source.seed}.` : '';
-  const filter = settings.filterStops ? ` Filter: ${settings.filterStops.toFixed(1)} stops.` : '';
-  const note = `Compensation ${formatThirds(settings.compensationEv)} EV.${filter}${scene}`;
+  const note = `${factsOf(frame, facts).comment ?? ''}${scene}`.trim();
   const own =
     captureNote === undefined
       ? ''

@@ -1,4 +1,5 @@
 // N²/t = L·S/K (ISO 2720) solved on the ladders; priorities of the programme are the house's.
+import type { AutomaticRules } from './control';
 import fc from 'fast-check';
 import { ev100OfSettings } from '../light/apex';
 import { APERTURE_LADDER, ISO_LADDER, nearestStep, SHUTTER_LADDER } from '../units/ladders';
@@ -9,12 +10,9 @@ import {
   fullPlan,
   LADDER_OF,
   resolveExposure,
-  SETTING_IDS,
-  type AutomaticRules,
   type ExposureControls,
-  type SettingId,
 } from './automatic';
-import type { ExposureSettings } from './settings';
+import { type ExposureSettings, SETTING_IDS, type SettingId } from './settings';
 
 const limits = automaticPlan(DEFAULT_RULES, { apertureN: 1.8 }, 1 / 24);
 const auto = { auto: true, exact: 1 };
@@ -266,7 +264,7 @@ describe('any mix of automatic and manual', () => {
     const plan = fullPlan(IRIS);
     const priority = controls({ iso: { auto: false, exact: 100 }, aperture: { auto: false, exact: 4 } });
     const [bare, behind] = [0, 6].map(
-      (stops) => resolveExposure(priority, 10, plan, undefined, stops).settings,
+      (filterStops) => resolveExposure({ ...priority, filterStops }, 10, plan).settings,
     );
     expect(behind!.shutterS / bare!.shutterS).toBeCloseTo(64, 6);
     expect(bare).not.toHaveProperty('filterStops');

@@ -6,38 +6,18 @@
 // turn goes on to its last bound. So a step of light has one answer, and going back takes the same way.
 import { ev100OfSettings } from '../light/apex';
 import { APERTURE_LADDER, at, ISO_LADDER, nearestStep, SHUTTER_LADDER, type Ladder } from '../units/ladders';
-import type { ExposureSettings } from './settings';
-
-/** One setting as the person left it: automatic, or held at an exact value. */
-export interface Control {
-  readonly auto: boolean;
-  readonly exact: number;
-}
-
-export const SETTING_IDS = ['shutter', 'aperture', 'iso'] as const;
-export type SettingId = (typeof SETTING_IDS)[number];
+import type { AutomaticRules, Control } from './control';
+import { SETTING_IDS, type ExposureSettings, type SettingId } from './settings';
 
 export interface ExposureControls extends Readonly<Record<SettingId, Control>> {
   readonly compensationEv: number;
+  /** Of the filter in front of the lens: light that the reading knows nothing of. */
+  readonly filterStops?: number;
 }
 
 /** The person's compensation of this frame and their habit, together; no more than a camera has. EV. */
 export function totalCompensation(compensationEv: number, habitEv: number): number {
   return Math.min(5, Math.max(-5, compensationEv + habitEv));
-}
-
-/** What the automatic may do: the person's. Exact values. */
-export interface AutomaticRules {
-  /** What moves first as light falls. */
-  readonly order: readonly SettingId[];
-  /** Clicks that the hand-held limit is moved: + for a steady hand (longer times), − for a shaky one. */
-  readonly steadyThirds: number;
-  /** By hand, ISO climbs to here before the time gets longer than the hand holds. */
-  readonly isoCeiling: number;
-  /** Darkest and brightest value of each. */
-  readonly shutter: readonly [fastestS: number, slowestS: number];
-  readonly iso: readonly [lowest: number, highest: number];
-  readonly aperture: readonly [narrowestN: number, widestN: number];
 }
 
 export const DEFAULT_RULES: AutomaticRules = {
@@ -139,15 +119,14 @@ type Values = Record<SettingId, number>;
  * Settings for a reading.
  * @param meteredEv100 EV100 of the reading; ±Infinity is held inside the ladders, NaN counts as 0
  * @param previous settings of the frame before, so that a reading on the edge of two thirds does not hunt
- * @param filterStops of the filter in front of the lens: the light that the reading knows nothing of
  */
 export function resolveExposure(
   controls: ExposureControls,
   meteredEv100: number,
   plan: AutomaticPlan,
   previous?: ExposureSettings,
-  filterStops = 0,
 ): Resolved {
+  const { filterStops = 0 } = controls;
   const metered = Number.isNaN(meteredEv100) ? 0 : Math.min(40, Math.max(-40, meteredEv100));
   const target = metered - controls.compensationEv - filterStops;
   const deviationOf = (v: Values) => target - ev100OfSettings(v.aperture, v.shutter, v.iso);

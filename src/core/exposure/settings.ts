@@ -1,4 +1,9 @@
 // What a capture is made with. Exact values; nominal values are a matter of printing.
+import { ev100OfSettings } from '../light/apex';
+
+/** The three that share the light between them. */
+export const SETTING_IDS = ['shutter', 'aperture', 'iso'] as const;
+export type SettingId = (typeof SETTING_IDS)[number];
 
 export interface ExposureSettings {
   readonly shutterS: number;
@@ -8,6 +13,21 @@ export interface ExposureSettings {
   readonly compensationEv: number;
   /** Neutral-density filter in front of the lens, stops; absent without one. */
   readonly filterStops?: number;
+}
+
+/** EV100 of a reading that these settings expose right. */
+export function ev100RightFor({
+  apertureN,
+  shutterS,
+  iso,
+  filterStops = 0,
+}: Omit<ExposureSettings, 'compensationEv'>): number {
+  return ev100OfSettings(apertureN, shutterS, iso) + filterStops;
+}
+
+/** Share of the light that passes what is in front of the lens. */
+export function lightPassing({ filterStops = 0 }: Pick<ExposureSettings, 'filterStops'>): number {
+  return 2 ** -filterStops;
 }
 
 /** ISO below the sensor's base is base-ISO data with a darker picture (extended low ISO). */

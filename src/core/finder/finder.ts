@@ -4,28 +4,23 @@
 import type { CameraColour } from '../colour/camera';
 import {
   automaticPlan,
-  DEFAULT_RULES,
   fullPlan,
   resolveExposure,
   totalCompensation,
   type AutomaticPlan,
-  type AutomaticRules,
   type ExposureControls,
+  type LensReach,
   type Resolved,
 } from '../exposure/automatic';
+import type { AutomaticRules } from '../exposure/control';
 import { extendedStops, type ExposureSettings } from '../exposure/settings';
+import type { FramePoint } from '../meter/luminance-map';
 import type { MeterAim, PatternId } from '../meter/pattern';
 import { readPin, type Pin, type PinReading } from '../meter/pins';
 import { readMeter, type Reading } from '../meter/read';
-import { handHeldLimitS, lensQ } from '../optics/lens';
 import { baselineExposureEv, developerFor, developRegion, type Developer } from '../raw/develop';
 import { countSites, type SiteCounts } from '../raw/statistics';
-import { exposePreview, PREVIEW_LONG_SIDE, whiteFromCounts } from '../scene/capture';
-import { previewExposer } from '../scene/preview-light';
-import { previewStage, type PreviewLight } from '../scene/light-rows';
-import type { Support } from '../scene/outside';
-import { markedSites } from '../scene/marked-sites';
-import { automaticFocusM, heldFocusM, type SceneView } from '../scene/view';
+import { whiteFromCounts } from '../raw/white';
 import {
   BLACK as BLACK_END,
   CLIP_ALL,
@@ -41,15 +36,14 @@ import {
 } from '../scopes/marks';
 import { zebraOnPicture, zebraOnRaw, type ZebraOn } from '../scopes/zebra';
 import { floorSignal, type RawFrame } from '../sensor/raw-frame';
-import type { SimulatedCamera } from '../sensor/simulated-camera';
+import type { SettingValues } from '../setting/settings';
 import { outlooks, type Outlook, type OutlookAsk } from './outlook';
+import type { Moment, Observed, Source } from './source';
 
 /** Clip magenta and below-floor cyan of the house. */
 const MARK_COLOURS = { burnt: [255, 111, 174], dark: [88, 199, 232] } as const;
 /** The white follows only when it is off by more than this, so that noise does not make the picture shimmer. */
 const WHITE_STEP_KELVIN = 80;
-/** Entries of the blur kernel at most: what keeps a frame inside its time. */
-const MOST_KERNEL = 8;
 /** Share of the level that the highlight pattern reads from which on a sample is marked as read. */
 const READ_FROM = 0.8;
 const DOT_PERIOD = 4;
@@ -62,19 +56,15 @@ const COUNT_EVERY = 4;
 const COUNT_LATER = 12;
 
 export interface FinderAsk {
-  readonly controls: ExposureControls;
-  /** What the automatic may do; "full" is all that camera and lens can, for trading one setting for another. */
-  readonly rules: AutomaticRules | 'full';
-  readonly pattern: PatternId;
-  readonly aim: MeterAim;
+  readonly settings: SettingValues;
+  /** True lets the automatic do all that camera and lens can, whatever the person's rules: for trading one setting for another. */
+  readonly freely: boolean;
+  /** Where the spot lies. */
+  readonly at: FramePoint;
   readonly pins: readonly Pin[];
   readonly lockedEv100: number | null;
   /** Compensation that the person always wants beside that of the frame, EV. */
   readonly habitEv: number;
-  /** Of the filter in front of the lens, stops. */
-  readonly filterStops: number;
-  /** Distance set by hand, m; null when the focus is automatic. */
-  readonly focusM: number | null;
   readonly outlook: OutlookAsk;
 }
 
@@ -85,12 +75,6 @@ export interface MarksAsk {
   readonly pictureWhite: boolean;
   readonly pictureBlack: boolean;
   readonly zebra: ZebraOn | null;
-}
-
-/** When a frame is taken, and how long ago the camera was touched. */
-export interface Moment {
-  readonly timeS: number;
-  readonly sinceTouchS: number;
 }
 
 export interface FinderFrame {
@@ -130,14 +114,27 @@ export interface Finder {
   markBrightest(burnShare: number): void;
 }
 
-/** The plan of the automatic for one lens: by hand with the hand-held limit, on a tripod at base ISO. */
+/** The plan of the automatic for one lens in one hand. @param steadyS longest time that is held by hand, s; null on a tripod */
 export function planFor(
-  { lens, equivalentMm }: SimulatedCamera,
-  support: Support,
-  rules: AutomaticRules | 'full' = DEFAULT_RULES,
+  { lens, steadyS }: { lens: LensReach; steadyS: number | null },
+  rules: AutomaticRules | 'full',
 ): AutomaticPlan {
-  if (rules === 'full') return fullPlan(lens);
-  return automaticPlan(rules, lens, support === 'tripod' ? null : handHeldLimitS(equivalentMm));
+  return rules === 'full' ? fullPlan(lens) : automaticPlan(rules, lens, steadyS);
+}
+
+/** What the meter is aimed at. */
+export function aimOf({ settings: { meter }, at }: Pick<FinderAsk, 'settings' | 'at'>): MeterAim {
+  return { at, spotShare: meter.spotShare, burnShare: meter.burnShare };
+}
+
+/** Where the automatic focus looks: under the spot, or in the middle for the other patterns. */
+export function focusPoint({ settings: { meter }, at }: Pick<FinderAsk, 'settings' | 'at'>): FramePoint {
+  return meter.pattern === 'spot' ? at : { x: 0.5, y: 0.5 };
+}
+
+/** Distance set by hand, m; null when the focus is automatic. */
+export function focusAsked({ focus }: Pick<SettingValues, 'focus'>): number | null {
+  return focus.auto ? null : focus.exact;
 }
 
 /**
@@ -148,38 +145,23 @@ export function meteredFor(pattern: PatternId, ev100: number, { iso }: ExposureC
   return pattern === 'highlight' && !iso.auto ? ev100 + extendedStops(iso.exact) : ev100;
 }
 
-/** Where the lens is set: by hand, or on what lies under the spot (the middle for the other patterns). */
-export function focusOf(
-  view: SceneView,
-  { focusM, pattern, aim }: Pick<FinderAsk, 'focusM' | 'pattern' | 'aim'>,
-): number {
-  if (focusM !== null) return heldFocusM(view.camera, focusM);
-  return automaticFocusM(view, pattern === 'spot' ? aim.at : { x: 0.5, y: 0.5 });
-}
-
-/** What of a lens' setting the light on the sensor depends on. */
-function lightKey(focusM: number, { apertureN, filterStops = 0 }: ExposureSettings): string {
-  return `${focusM} ${apertureN} ${filterStops}`;
+/** What light on single points depends on beside what moves. */
+function countingKey(settings: ExposureSettings): string {
+  const { compensationEv: _, iso: __, ...of } = settings;
+  return JSON.stringify(of);
 }
 
 /** @param atOnce true where the first frame must come before its figures are exact */
-export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SIDE, atOnce = false): Finder {
-  const { camera, outside } = view;
-  const stage = previewStage(view, longSide);
-  const { width, height } = stage;
-  let focused: { key: string; light: PreviewLight } | undefined;
-  const exposer = previewExposer(markedSites(view, width, height), MOST_KERNEL);
-  const light = new Float32Array(width * height);
-  const data = new Uint16Array(width * height);
+export function finderFor(source: Source, atOnce = false): Finder {
+  const { width, height } = source;
   const rgba = new Uint8ClampedArray(width * height * 4);
-  const pointLight = new Float32Array(width * height);
-  const pointExposer = previewExposer(markedSites(view, width, height), MOST_KERNEL);
-  const outlookFor = outlooks(camera.sensor, width, height);
+  const outlookFor = outlooks(source.sensor, width, height);
   const mask = new Uint16Array(width * height);
   const striped = { key: '', held: new Uint8Array(width * height) };
+  let observed: Observed | undefined;
   let sinceCounted = 0;
   let countedFor: string | null = null;
-  let plan: { rules: FinderAsk['rules']; plan: AutomaticPlan } | undefined;
+  let plan: { rules: AutomaticRules | 'full'; plan: AutomaticPlan } | undefined;
   let previous: ExposureSettings | undefined;
   let colour: CameraColour | undefined;
   let counts: SiteCounts | undefined;
@@ -192,7 +174,7 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
     const known = readings.get(key);
     if (known) return known;
     if (readings.size > MOST_READINGS) readings.clear();
-    const reading = readMeter(view.sight, pattern, aim);
+    const reading = readMeter(source.sight, pattern, aim);
     readings.set(key, reading);
     return reading;
   };
@@ -202,53 +184,43 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
     height,
     rgba,
     measure: (ask, number, moment = { timeS: 0, sinceTouchS: Infinity }, lap) => {
-      const reading = read(ask.pattern, ask.aim);
-      const whole = read('evaluative', ask.aim);
-      if (plan?.rules !== ask.rules)
-        plan = { rules: ask.rules, plan: planFor(camera, outside.support, ask.rules) };
-      const metered = ask.lockedEv100 ?? meteredFor(ask.pattern, reading.ev100, ask.controls);
-      const compensationEv = totalCompensation(ask.controls.compensationEv, ask.habitEv);
-      const controls = { ...ask.controls, compensationEv };
-      const resolved = resolveExposure(controls, metered, plan.plan, previous, ask.filterStops);
+      const { settings } = ask;
+      const { pattern } = settings.meter;
+      const aim = aimOf(ask);
+      const reading = read(pattern, aim);
+      const whole = read('evaluative', aim);
+      const rules = ask.freely ? 'full' : settings.rules;
+      if (plan?.rules !== rules) plan = { rules, plan: planFor(source, rules) };
+      const metered = ask.lockedEv100 ?? meteredFor(pattern, reading.ev100, settings);
+      const compensationEv = totalCompensation(settings.compensationEv, ask.habitEv);
+      const controls = { ...settings, compensationEv };
+      const resolved = resolveExposure(controls, metered, plan.plan, previous);
       previous = resolved.settings;
-      const pins = ask.pins.map((pin) => readPin(view.sight, pin, resolved.settings));
+      const pins = ask.pins.map((pin) => readPin(source.sight, pin, resolved.settings));
       lap?.('meter');
-      const focusM = focusOf(view, ask);
-      const key = lightKey(focusM, resolved.settings);
-      const refocused = focused?.key !== key;
-      if (refocused) focused = { key, light: stage.focused(focusM, resolved.settings) };
-      const lens = focused!.light;
-      const { shutterS } = resolved.settings;
-      const steadiness = { support: outside.support, press: 0, sinceTouchS: moment.sinceTouchS };
-      const opening = { startS: moment.timeS, durationS: shutterS, seed: seed + number, steadiness };
-      exposer.expose(lens, opening, light);
-      const { apertureN, filterStops = 0 } = resolved.settings;
-      const counting = `${shutterS} ${apertureN} ${filterStops}`;
+      const focusM = source.focus(focusAsked(settings), focusPoint(ask));
+      observed = source.observe({ settings: resolved.settings, focusM, number, moment, colour });
+      const counting = countingKey(resolved.settings);
       if (atOnce && countedFor === null) {
         // The first frame must not wait: its own averages are near enough until the next.
-        outlookFor.count(light);
+        outlookFor.count(observed.light);
         countedFor = '';
-      } else if (countedFor !== counting || ++sinceCounted >= (refocused ? COUNT_LATER : COUNT_EVERY)) {
+      } else if (
+        countedFor !== counting ||
+        ++sinceCounted >= (observed.refocused ? COUNT_LATER : COUNT_EVERY)
+      ) {
         // What moves is counted anew once in a while: figures that change faster cannot be read.
         sinceCounted = 0;
-        if (pointExposer.expose(lens.points(), opening, pointLight) || countedFor !== counting)
-          outlookFor.count(pointLight);
+        const points = observed.points(countedFor !== counting);
+        if (points) outlookFor.count(points);
         countedFor = counting;
       }
       lap?.('light');
-      const order = {
-        settings: resolved.settings,
-        colour: colour ?? { colorMatrix: camera.colorMatrix, asShotNeutral: [1, 1, 1] as const, kelvin: 0 },
-        seed: seed + number,
-        timeMs: 0,
-        offsetMinutes: 0,
-        clockS: moment.timeS,
-      };
-      const exposed = exposePreview(lens, order, light, data);
+      const exposed = observed.expose();
       lap?.('expose');
       const counted = countSites(exposed, counts);
       counts = counted;
-      const white = whiteFromCounts(counted, exposed.noise, camera.colorMatrix);
+      const white = whiteFromCounts(counted, exposed.noise, source.colorMatrix);
       if (!colour || Math.abs(white.kelvin - colour.kelvin) > WHITE_STEP_KELVIN) colour = white;
       const frame = { ...exposed, colour };
       const measured: FinderFrame = {
@@ -288,7 +260,7 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
       if (told) markBright(rgba, mask);
       const said = told ? disagreement(mask) : null;
       if (zebra?.of === 'raw')
-        zebraOnRaw(light, width, outlook.levels, outlook.response, zebra.belowClip12, mask);
+        zebraOnRaw(observed!.light, width, outlook.levels, outlook.response, zebra.belowClip12, mask);
       else if (zebra) {
         // Another exposure starts anew: only noise is held back.
         const { shutterS, iso, apertureN } = frame.settings;
@@ -301,10 +273,9 @@ export function finderFor(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SID
       return said;
     },
     markBrightest: (burnShare) => {
-      if (!focused) return;
-      const { lens } = focused.light.view.camera;
-      const level = view.sight.brightest(burnShare) * READ_FROM;
-      const lux = (level * lensQ(lens)) / (lens.apertureN * lens.apertureN);
+      if (!observed) return;
+      const { light } = observed;
+      const lux = observed.luxOf(source.sight.brightest(burnShare) * READ_FROM);
       const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
       for (let y = 0, i = 0; y < height; y++)
         for (let x = 0; x < width; x++, i++) {

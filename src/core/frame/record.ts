@@ -1,65 +1,143 @@
-// The record of a capture: everything the sheet and the frame view show without opening the raw file, and enough
-// to make the capture again.
+// The record of a frame: everything that sheet and frame view show without opening a file, and for a simulated frame enough to make
+// the capture again. What a camera could not know is unknown, with the reason.
+import * as Type from '@sinclair/typebox';
+import type { Static } from '@sinclair/typebox';
 import type { ChannelFigures } from '../raw/statistics';
 import { PATTERN_IDS, type PatternId } from '../meter/pattern';
 import type { Forecast } from '../scopes/levels';
 import { CFA_NAMES, type RawFrame } from '../sensor/raw-frame';
 import type { CaptureFacts } from '../dng/write';
-import { OPENING, SUPPORTS, type Outside } from '../scene/outside';
-import { WHEEL_SPEEDS } from '../scene/scene';
+import { OPENING, SUPPORTS, type Outside, type Support } from '../scene/outside';
+import { WHEEL_SPEEDS, type WheelSpeed } from '../scene/scene';
 import { LENS_IDS, type LensId } from '../sensor/simulated-camera';
+import type { SettingValues } from '../setting/settings';
+import { partialSchema } from '../setting/values';
+import type { Known } from '../units/known';
+import { knownSchema } from '../units/known-schema';
 
-export const RECORD_VERSION = 2;
+export const RECORD_VERSION = 3;
+/** The roll that frames go into while there is only one. */
+export const FIRST_ROLL = 'first';
 
-export interface ChannelShares {
-  readonly name: string;
-  readonly clippedShare: number;
-  readonly belowFloorShare: number;
-}
+/** 31 December 9999, in any time zone: what Exif can write and a date can show. */
+const LAST_MS = 253402214400000;
+const TEXT = Type.String({ maxLength: 200 });
+const SHARE = Type.Number({ minimum: 0, maximum: 1 });
+const ID = Type.String({ pattern: '^[0-9a-f]{32}$' });
+const HASH = Type.String({ pattern: '^[0-9a-f]{64}$' });
 
-/** Shares and headroom of a frame, predicted or measured. */
-export interface RawFigures {
-  readonly channels: readonly ChannelShares[];
+const CHANNEL_SHARES = Type.Object({ name: TEXT, clippedShare: SHARE, belowFloorShare: SHARE });
+export type ChannelShares = Readonly<Static<typeof CHANNEL_SHARES>>;
+
+const RAW_FIGURES = Type.Object({
+  channels: Type.Unsafe<readonly ChannelShares[]>(Type.Array(CHANNEL_SHARES, { maxItems: 16 })),
   /** null when the frame is black. */
-  readonly headroomEv: number | null;
+  headroomEv: Type.Union([Type.Number({ minimum: -100, maximum: 100 }), Type.Null()]),
+});
+/** Shares and headroom of a frame, predicted or measured. */
+export type RawFigures = Readonly<Static<typeof RAW_FIGURES>>;
+
+/** Kinds of file that a frame can have. */
+export const FORMATS = ['dng', 'jpeg'] as const;
+export type Format = (typeof FORMATS)[number];
+
+const FILE = Type.Object({
+  format: Type.Unsafe<Format>({ enum: FORMATS }),
+  bytes: Type.Integer({ minimum: 1, maximum: 1099511627776 }),
+  /** SHA-256 (FIPS 180-4) in hexadecimal digits; unknown of frames that were taken before it was kept. */
+  sha256: knownSchema(HASH),
+});
+/** A file of a frame as its record tells of it. */
+export type FileEntry = Readonly<Static<typeof FILE>>;
+
+const OUTSIDE = Type.Unsafe<Outside>(
+  Type.Object({
+    levels: Type.Record(Type.String(), SHARE),
+    support: Type.Unsafe<Support>({ enum: SUPPORTS }),
+    wheel: Type.Unsafe<WheelSpeed>({ enum: WHEEL_SPEEDS }),
+  }),
+);
+
+/** How a frame came to be, with what is known of that alone. */
+const MADE = Type.Union([
+  Type.Object({
+    kind: Type.Literal('simulated'),
+    scene: TEXT,
+    seed: Type.Integer({ minimum: -9007199254740991, maximum: 9007199254740991 }),
+    lensId: Type.Unsafe<LensId>({ enum: LENS_IDS }),
+    /** The world outside and its clock, as they were: with the seed, the capture can be made again. */
+    outside: OUTSIDE,
+    clockS: Type.Number({ minimum: -1e9, maximum: 1e9 }),
+  }),
+  Type.Object({
+    kind: Type.Literal('browser'),
+    /** The device as the browser names it. */
+    device: TEXT,
+    /** Pictures that were averaged into the frame. */
+    pictures: Type.Integer({ minimum: 1, maximum: 64 }),
+  }),
+  Type.Object({ kind: Type.Literal('imported'), file: TEXT }),
+]);
+export type FrameOrigin = Readonly<Static<typeof MADE>>;
+
+const SHUTTER_S = Type.Number({ minimum: 1e-9, maximum: 1e6 });
+const ISO = Type.Number({ minimum: 1e-3, maximum: 1e8 });
+const APERTURE_N = Type.Number({ minimum: 0.1, maximum: 1000 });
+
+/** JSON schema of a record, for what comes back from storage or over the wire. Every number is bounded by what can be shown of it. */
+export function recordSchema() {
+  return Type.Object({
+    version: Type.Literal(RECORD_VERSION),
+    id: ID,
+    roll: Type.String({ minLength: 1, maxLength: 64 }),
+    /** Frames of one sequence share its id; this one is number `index` of `of`. */
+    group: Type.Optional(
+      Type.Object({
+        id: ID,
+        index: Type.Integer({ minimum: 0, maximum: 9999 }),
+        of: Type.Integer({ minimum: 1, maximum: 10000 }),
+      }),
+    ),
+    timeMs: Type.Number({ minimum: -62135510400000, maximum: LAST_MS }),
+    offsetMinutes: Type.Integer({ minimum: -900, maximum: 900 }),
+    image: Type.Object({
+      width: Type.Integer({ minimum: 2, maximum: 65535 }),
+      height: Type.Integer({ minimum: 2, maximum: 65535 }),
+      /** Numbers of a sensor behind its colour filters, or three components made from a picture. */
+      kind: Type.Unsafe<'mosaic' | 'rgb'>({ enum: ['mosaic', 'rgb'] }),
+    }),
+    camera: TEXT,
+    lens: TEXT,
+    exposure: Type.Object({
+      shutterS: knownSchema(SHUTTER_S),
+      iso: knownSchema(ISO),
+      apertureN: knownSchema(APERTURE_N),
+      /** The person's habit included. */
+      compensationEv: Type.Number({ minimum: -5, maximum: 5 }),
+    }),
+    /** Distance the lens was focused at, m; null is infinity. */
+    focusM: knownSchema(Type.Union([Type.Number({ exclusiveMinimum: 0, maximum: 1e9 }), Type.Null()])),
+    /** All settings as the person had them; of earlier versions what they kept. */
+    set: Type.Unsafe<Partial<SettingValues>>(partialSchema()),
+    metered: Type.Object({
+      pattern: Type.Unsafe<PatternId>({ enum: PATTERN_IDS }),
+      ev100: knownSchema(Type.Number({ minimum: -100, maximum: 100 })),
+    }),
+    kelvin: knownSchema(Type.Number({ minimum: 100, maximum: 1e6 })),
+    /** What the finder said of raw before the press, if it could say anything. */
+    forecast: Type.Optional(RAW_FIGURES),
+    result: knownSchema(RAW_FIGURES),
+    files: Type.Unsafe<readonly FileEntry[]>(Type.Array(FILE, { minItems: 1, maxItems: 8 })),
+    /** Where the files are: in this browser's store, or served beside the demo. */
+    place: Type.Union([
+      Type.Object({ kind: Type.Literal('stored') }),
+      Type.Object({ kind: Type.Literal('served'), url: Type.String({ maxLength: 2000 }) }),
+    ]),
+    made: MADE,
+  });
 }
 
-export interface FrameRecord {
-  readonly version: typeof RECORD_VERSION;
-  readonly id: string;
-  readonly timeMs: number;
-  readonly offsetMinutes: number;
-  readonly width: number;
-  readonly height: number;
-  readonly camera: string;
-  readonly lens: string;
-  readonly scene: string;
-  readonly seed: number;
-  readonly lensId: LensId;
-  /** Distance the lens was focused at, m; null is infinity. */
-  readonly focusM: number | null;
-  /** The world outside and its clock, as they were: with the seed, the capture can be made again. */
-  readonly outside: Outside;
-  readonly clockS: number;
-  readonly shutterS: number;
-  readonly iso: number;
-  readonly apertureN: number;
-  readonly compensationEv: number;
-  readonly shutterAuto: boolean;
-  readonly isoAuto: boolean;
-  /** Absent for a lens without an iris. */
-  readonly apertureAuto?: boolean;
-  /** Absent without a filter. */
-  readonly filterStops?: number;
-  readonly pattern: PatternId;
-  readonly kelvin: number;
-  readonly forecast: RawFigures;
-  readonly result: RawFigures;
-  /** Bytes of the DNG. */
-  readonly bytes: number;
-  /** Where the DNG is: in this browser's store, or served beside the demo. */
-  readonly place: { readonly kind: 'stored' } | { readonly kind: 'served'; readonly url: string };
-}
+export type FrameRecord = Readonly<Static<ReturnType<typeof recordSchema>>>;
 
 /** How far a forecast may be off: a tenth of what there is, or this share of the frame, whichever is larger. */
 const FORECAST_RELATIVE = 0.1;
@@ -88,120 +166,62 @@ export function forecastHeld(forecast: readonly ChannelShares[], result: readonl
   });
 }
 
-/** 31 December 9999, in any time zone: what Exif can write and a date can show. */
-const LAST_MS = 253402214400000;
-const TEXT = { type: 'string', maxLength: 200 } as const;
+const EARLIER = 'an earlier version of the program did not keep it';
 
-/** JSON schema of a record, for what comes back from storage or over the wire. Every number is bounded by what can be shown of it. */
-export const RECORD_SCHEMA = {
-  type: 'object',
-  required: [
-    ...[
-      'version',
-      'id',
-      'timeMs',
-      'offsetMinutes',
-      'width',
-      'height',
-      'camera',
-      'lens',
-      'scene',
-      'seed',
-      'lensId',
-      'focusM',
-      'outside',
-      'clockS',
-      'shutterS',
-    ],
-    ...[
-      'iso',
-      'apertureN',
-      'compensationEv',
-      'shutterAuto',
-      'isoAuto',
-      'pattern',
-      'kelvin',
-      'forecast',
-      'result',
-    ],
-    ...['bytes', 'place'],
-  ],
-  properties: {
-    version: { const: RECORD_VERSION },
-    id: { type: 'string', pattern: '^[0-9a-f]{32}$' },
-    timeMs: { type: 'number', minimum: -62135510400000, maximum: LAST_MS },
-    offsetMinutes: { type: 'integer', minimum: -900, maximum: 900 },
-    width: { type: 'integer', minimum: 2, maximum: 65535 },
-    height: { type: 'integer', minimum: 2, maximum: 65535 },
-    camera: TEXT,
-    lens: TEXT,
-    scene: TEXT,
-    seed: { type: 'integer', minimum: -9007199254740991, maximum: 9007199254740991 },
-    lensId: { enum: LENS_IDS },
-    focusM: { type: ['number', 'null'], exclusiveMinimum: 0, maximum: 1e9 },
-    clockS: { type: 'number', minimum: -1e9, maximum: 1e9 },
-    outside: {
-      type: 'object',
-      required: ['levels', 'support', 'wheel'],
-      properties: {
-        levels: { type: 'object', additionalProperties: { type: 'number', minimum: 0, maximum: 1 } },
-        support: { enum: SUPPORTS },
-        wheel: { enum: WHEEL_SPEEDS },
-      },
-    },
-    shutterS: { type: 'number', minimum: 1e-9, maximum: 1e6 },
-    iso: { type: 'number', minimum: 1e-3, maximum: 1e8 },
-    apertureN: { type: 'number', minimum: 0.1, maximum: 1000 },
-    compensationEv: { type: 'number', minimum: -5, maximum: 5 },
-    shutterAuto: { type: 'boolean' },
-    isoAuto: { type: 'boolean' },
-    pattern: { enum: PATTERN_IDS },
-    filterStops: { type: 'number', minimum: 0, maximum: 40 },
-    apertureAuto: { type: 'boolean' },
-    kelvin: { type: 'number', minimum: 100, maximum: 1e6 },
-    forecast: { $ref: '#/$defs/outlook' },
-    result: { $ref: '#/$defs/outlook' },
-    bytes: { type: 'integer', minimum: 1, maximum: 1099511627776 },
-    place: {
-      oneOf: [
-        { type: 'object', required: ['kind'], properties: { kind: { const: 'stored' } } },
-        {
-          type: 'object',
-          required: ['kind', 'url'],
-          properties: { kind: { const: 'served' }, url: { type: 'string', maxLength: 2000 } },
-        },
-      ],
-    },
-  },
-  $defs: {
-    outlook: {
-      type: 'object',
-      required: ['channels', 'headroomEv'],
-      properties: {
-        headroomEv: { type: ['number', 'null'], minimum: -100, maximum: 100 },
-        channels: {
-          type: 'array',
-          maxItems: 16,
-          items: {
-            type: 'object',
-            required: ['name', 'clippedShare', 'belowFloorShare'],
-            properties: {
-              name: TEXT,
-              clippedShare: { type: 'number', minimum: 0, maximum: 1 },
-              belowFloorShare: { type: 'number', minimum: 0, maximum: 1 },
-            },
-          },
-        },
-      },
-    },
-  },
-} as const;
+/** What versions 1 and 2 kept, as far as it is carried on. */
+interface FlatRecord {
+  readonly [field: string]: unknown;
+  readonly version: 1 | 2;
+  readonly bytes: number;
+}
 
-/** A record of an earlier version brought forward; anything else as it is. */
+/** A record of an earlier version brought forward; anything else as it is. It must still pass the schema. */
 export function broughtForward(value: unknown): unknown {
-  const record = value as { version?: unknown } | null;
-  if (record?.version !== 1) return value;
-  return { ...record, version: RECORD_VERSION, lensId: 'wide', focusM: null, outside: OPENING, clockS: 0 };
+  const record = value as FlatRecord | null;
+  if (typeof record !== 'object' || record === null || (record.version !== 1 && record.version !== 2))
+    return value;
+  return {
+    ...(noteForward(record) as object),
+    result: record.result,
+    files: [{ format: 'dng', bytes: record.bytes, sha256: { unknown: EARLIER } }],
+    place: record.place,
+  };
+}
+
+/** The part of an earlier record that files carry too. */
+export function noteForward(note: unknown): unknown {
+  const old = note as FlatRecord | null;
+  if (typeof old !== 'object' || old === null || (old.version !== 1 && old.version !== 2)) return note;
+  const first = old.version === 1 ? { lensId: 'wide', focusM: null, outside: OPENING, clockS: 0 } : null;
+  const { lensId, focusM, outside, clockS, filterStops, ...r } = { ...old, ...first } as FlatRecord;
+  const control = (auto: unknown, exact: unknown) => ({ auto, exact });
+  return {
+    version: RECORD_VERSION,
+    id: r.id,
+    roll: FIRST_ROLL,
+    timeMs: r.timeMs,
+    offsetMinutes: r.offsetMinutes,
+    image: { width: r.width, height: r.height, kind: 'mosaic' },
+    camera: r.camera,
+    lens: r.lens,
+    exposure: {
+      shutterS: r.shutterS,
+      iso: r.iso,
+      apertureN: r.apertureN,
+      compensationEv: r.compensationEv,
+    },
+    focusM,
+    set: {
+      shutter: control(r.shutterAuto, r.shutterS),
+      iso: control(r.isoAuto, r.iso),
+      ...(r.apertureAuto === undefined ? null : { aperture: control(r.apertureAuto, r.apertureN) }),
+      ...(filterStops === undefined ? null : { filterStops }),
+    },
+    metered: { pattern: r.pattern, ev100: { unknown: EARLIER } },
+    kelvin: r.kelvin,
+    forecast: r.forecast,
+    made: { kind: 'simulated', scene: r.scene, seed: r.seed, lensId, outside, clockS },
+  };
 }
 
 export function rawFiguresOf(figures: readonly ChannelFigures[], headroomEv: number): RawFigures {
@@ -228,36 +248,41 @@ export function forecastFigures({ clipped, belowFloor }: Forecast, headroomEv: n
 }
 
 /** What is known of a capture before its file is written; it is kept in the file, so that the record can be made from that again. */
-export type CaptureNote = Omit<FrameRecord, 'result' | 'bytes' | 'place'>;
+export type CaptureNote = Omit<FrameRecord, 'result' | 'files' | 'place'>;
 
+/** @param forecast as the finder told it; undefined where it told nothing */
 export function captureNote(
   frame: RawFrame,
-  { lensId, outside, clockS }: Pick<FrameRecord, 'lensId' | 'outside' | 'clockS'>,
+  made: FrameOrigin,
   facts: CaptureFacts,
-  forecast: RawFigures,
+  forecast: RawFigures | undefined,
 ): CaptureNote {
   const { settings, source } = frame;
+  const { shutterS, iso, apertureN, compensationEv } = settings;
   return {
     version: RECORD_VERSION,
     id: facts.uniqueId,
+    roll: facts.roll ?? FIRST_ROLL,
+    ...(facts.group ? { group: facts.group } : null),
     timeMs: frame.timeMs,
     offsetMinutes: frame.offsetMinutes,
-    width: frame.width,
-    height: frame.height,
+    image: { width: frame.width, height: frame.height, kind: 'mosaic' },
     camera: source.camera,
     lens: source.lens,
-    scene: source.scene ?? '',
-    seed: source.seed ?? 0,
-    lensId,
-    focusM: Number.isFinite(source.focusM) ? source.focusM! : null,
-    outside,
-    clockS,
-    ...settings,
-    shutterAuto: facts.shutterAuto,
-    isoAuto: facts.isoAuto,
-    ...(facts.apertureAuto === undefined ? null : { apertureAuto: facts.apertureAuto }),
-    pattern: facts.pattern,
+    exposure: { shutterS, iso, apertureN, compensationEv },
+    focusM: focusOf(source.focusM),
+    set: facts.set,
+    metered: {
+      pattern: facts.set.meter.pattern,
+      ev100: facts.meteredEv100 ?? { unknown: 'the meter saw no light' },
+    },
     kelvin: frame.colour.kelvin,
-    forecast,
+    ...(forecast ? { forecast } : null),
+    made,
   };
+}
+
+function focusOf(focusM: number | undefined): Known<number | null> {
+  if (focusM === undefined) return { unknown: 'the camera does not tell where it is focused' };
+  return Number.isFinite(focusM) ? focusM : null;
 }

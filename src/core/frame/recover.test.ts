@@ -1,4 +1,6 @@
 // A frame's record made again from its file: the same as the one that was lost.
+import { initialValues } from '../setting/values';
+import { entryOf } from './digest';
 import { encodeJpeg } from '../../../cli/jpeg';
 import { loadScene } from '../../../cli/scene-files';
 import { isRecord } from '../../vault/record-check.generated';
@@ -24,10 +26,13 @@ it('is the record that was lost, to the last digit', async () => {
   const press = {
     settings,
     facts: {
-      pattern: 'spot' as const,
-      shutterAuto: false,
-      isoAuto: true,
-      apertureAuto: false,
+      set: {
+        ...initialValues(),
+        meter: { ...initialValues().meter, pattern: 'spot' as const },
+        shutter: { auto: false, exact: settings.shutterS },
+        aperture: { auto: false, exact: 4 },
+        filterStops: 1,
+      },
       meteredEv100: 8,
       uniqueId: '00000000000a'.padEnd(32, '1'),
     },
@@ -43,7 +48,7 @@ it('is the record that was lost, to the last digit', async () => {
     compression: 'lossless-jpeg',
     encodeJpeg,
   });
-  const again = recordFromFile(readDng(shot.dng), shot.dng.length);
+  const again = recordFromFile(readDng(shot.dng), await entryOf('dng', shot.dng));
   expect(isRecord(again)).toBe(true);
   expect(again).toEqual(JSON.parse(JSON.stringify(shot.record)));
 
@@ -53,9 +58,9 @@ it('is the record that was lost, to the last digit', async () => {
   };
   const previewJpeg = encodeJpeg(new Uint8ClampedArray(16 * 16 * 4), 16, 16);
   const without = writeDng(shot.frame, { ...bare, previewJpeg, facts: press.facts });
-  expect(recordFromFile(readDng(without), without.length)).toBeUndefined();
+  expect(recordFromFile(readDng(without), await entryOf('dng', without))).toBeUndefined();
   const broken = writeDng(shot.frame, { ...bare, previewJpeg, facts: press.facts, note: '{"version":' });
-  expect(recordFromFile(readDng(broken), broken.length)).toBeUndefined();
+  expect(recordFromFile(readDng(broken), await entryOf('dng', broken))).toBeUndefined();
   const strange = writeDng(shot.frame, { ...bare, previewJpeg, facts: press.facts, note: '{"version":2}' });
-  expect(isRecord(recordFromFile(readDng(strange), strange.length))).toBe(false);
+  expect(isRecord(recordFromFile(readDng(strange), await entryOf('dng', strange)))).toBe(false);
 });

@@ -3,20 +3,20 @@ import { captureNoteOf } from '../dng/write';
 import { noiseOf } from '../dng/check';
 import type { DngRaw } from '../dng/read';
 import { channelFigures, countSites, headroomEv } from '../raw/statistics';
-import { rawFiguresOf, type CaptureNote, type FrameRecord } from './record';
+import { noteForward, rawFiguresOf, type CaptureNote, type FileEntry, type FrameRecord } from './record';
 
 /**
  * What the file says of its capture, with what its mosaic holds, as a record; it must still pass the record's schema. Undefined for a file
  * that carries no note of ours.
- * @param bytes of the file
+ * @param file as it was found
  */
-export function recordFromFile(raw: DngRaw, bytes: number): unknown {
+export function recordFromFile(raw: DngRaw, file: FileEntry): unknown {
   const note = noteOf(raw);
   const noise = noiseOf(raw);
   if (!note || !noise) return undefined;
   const counted = countSites(raw);
   const result = rawFiguresOf(channelFigures(counted, noise), headroomEv(counted));
-  return { ...note, result, bytes, place: { kind: 'stored' } } satisfies FrameRecord;
+  return { ...note, result, files: [file], place: { kind: 'stored' } } satisfies FrameRecord;
 }
 
 function noteOf({ xmp }: DngRaw): CaptureNote | undefined {
@@ -24,7 +24,7 @@ function noteOf({ xmp }: DngRaw): CaptureNote | undefined {
   if (text === undefined) return undefined;
   try {
     // Whatever it is, the schema of the record looks at it next.
-    return JSON.parse(text) as CaptureNote;
+    return noteForward(JSON.parse(text)) as CaptureNote;
   } catch {
     return undefined;
   }

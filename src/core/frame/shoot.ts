@@ -1,5 +1,6 @@
 // One press: preview frame for the forecast and the white, full exposure, development of the small pictures, file.
 // The terminal and the capture worker both go this way; only the JPEG encoder of the preview is theirs.
+import { measureWhite } from '../raw/white';
 import { writeDng, type CaptureFacts, type DngOptions } from '../dng/write';
 import type { CameraColour } from '../colour/camera';
 import type { ExposureSettings } from '../exposure/settings';
@@ -8,7 +9,6 @@ import { developReduced } from '../raw/develop';
 import {
   captureFrame,
   exposePreview,
-  measureWhite,
   openingOf,
   PREVIEW_LONG_SIDE,
   type CaptureOrder,
@@ -20,7 +20,15 @@ import type { Steadiness } from '../scene/shake';
 import type { SceneView } from '../scene/view';
 import { countLevels, expectedHeadroomOfFile, forecastOfLevels, responseOf } from '../scopes/levels';
 import type { RawFrame } from '../sensor/raw-frame';
-import { captureNote, forecastFigures, rawFiguresOf, type FrameRecord, type RawFigures } from './record';
+import { entryOf } from './digest';
+import {
+  captureNote,
+  forecastFigures,
+  rawFiguresOf,
+  type FrameOrigin,
+  type FrameRecord,
+  type RawFigures,
+} from './record';
 
 export interface Press {
   readonly settings: ExposureSettings;
@@ -126,8 +134,12 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
   const previewJpeg = await options.encodeJpeg(preview.rgba, preview.width, preview.height);
   const thumbnailJpeg = await options.encodeJpeg(thumbnail.rgba, thumbnail.width, thumbnail.height);
   onProgress?.('picture', 1);
-  const world = { lensId: view.camera.lensId, outside: view.outside, clockS: press.clockS };
-  const note = captureNote(frame, world, press.facts, forecast);
+  const made: FrameOrigin = {
+    kind: 'simulated',
+    scene: view.description.id,
+    ...{ seed: press.seed, lensId: view.camera.lensId, outside: view.outside, clockS: press.clockS },
+  };
+  const note = captureNote(frame, made, press.facts, forecast);
   const dng = writeDng(frame, {
     compression: options.compression,
     thumbnail,
@@ -140,7 +152,7 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
     frame,
     dng,
     thumbnailJpeg,
-    record: { ...note, result, bytes: dng.length, place: { kind: 'stored' } },
+    record: { ...note, result, files: [await entryOf('dng', dng)], place: { kind: 'stored' } },
   };
 }
 

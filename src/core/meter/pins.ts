@@ -1,7 +1,7 @@
 // Pins: places that the person keeps an eye on. Each tells where it lands from mid-grey, and how far raw is from clipping there.
 // Zone system (Adams): one step is one stop, 18 % grey is the middle. ISO 12232: saturation is 9.6 times a metered field.
-import { analogueIso, type ExposureSettings } from '../exposure/settings';
-import { ev100OfLuminance, ev100OfSettings, luminanceOfEv100 } from '../light/apex';
+import { analogueIso, ev100RightFor, type ExposureSettings } from '../exposure/settings';
+import { ev100OfLuminance, luminanceOfEv100 } from '../light/apex';
 import { SATURATION_OVER_METERED } from './highlight';
 import type { FramePoint, LuminanceMap, MeterSight } from './luminance-map';
 import { discCells, SPOT_SHARES } from './spot';
@@ -34,13 +34,12 @@ export function freeLetter(pins: readonly Pin[]): PinLetter | undefined {
 export function readPin(sight: MeterSight, pin: Pin, settings: ExposureSettings): PinReading {
   const luminance = meanAt(sight.luminance, pin);
   const ev100 = ev100OfLuminance(luminance);
-  const { apertureN, shutterS, iso, filterStops = 0 } = settings;
-  const raw = luminanceOfEv100(ev100OfSettings(apertureN, shutterS, analogueIso(iso)) + filterStops);
+  const raw = luminanceOfEv100(ev100RightFor({ ...settings, iso: analogueIso(settings.iso) }));
   return {
     letter: pin.letter,
     luminance,
     ev100,
-    fromGreyEv: ev100 - ev100OfSettings(apertureN, shutterS, iso) - filterStops,
+    fromGreyEv: ev100 - ev100RightFor(settings),
     toClipEv: Math.log2((raw * SATURATION_OVER_METERED) / meanAt(sight.peak(), pin)),
   };
 }

@@ -1,16 +1,8 @@
 // From a view to a raw frame: the simulated camera's exposure, whole or in bands with progress.
-import { automaticWhite, type CameraColour } from '../colour/camera';
-import type { Vec3 } from '../numeric/matrix';
+import type { CameraColour } from '../colour/camera';
 import type { ExposureSettings } from '../exposure/settings';
 import { baselineExposureEv } from '../raw/develop';
-import { countSites, type SiteCounts } from '../raw/statistics';
-import {
-  clipLevel,
-  floorSignal,
-  type FrameSource,
-  type NoiseModel,
-  type RawFrame,
-} from '../sensor/raw-frame';
+import type { FrameSource, RawFrame } from '../sensor/raw-frame';
 import { exposeRows, noiseModel } from '../sensor/sensor';
 import type { SimulatedCamera } from '../sensor/simulated-camera';
 import { exposedLight } from './exposed-light';
@@ -162,33 +154,4 @@ export function sourceOf(camera: SimulatedCamera, scene: string, seed: number): 
     scene,
     seed,
   };
-}
-
-/**
- * Automatic white from a frame's counts: the mean of the sites that are neither clipped nor near the floor. Where
- * hardly any are left, daylight.
- */
-export function whiteFromCounts(
-  counted: SiteCounts,
-  noise: NoiseModel,
-  colorMatrix: CameraColour['colorMatrix'],
-): CameraColour {
-  const clip = clipLevel(counted);
-  const low = counted.black + 2 * floorSignal(noise);
-  const means = counted.counts.map((counts) => {
-    let [n, sum] = [0, 0];
-    for (let dn = Math.ceil(low); dn < clip; dn++) {
-      n += counts[dn]!;
-      sum += counts[dn]! * (dn - counted.black);
-    }
-    return n > counted.sites / 400 ? sum / n : NaN;
-  });
-  const mean: Vec3 = [means[0]!, (means[1]! + means[2]!) / 2, means[3]!];
-  const { kelvin, neutral } = automaticWhite(colorMatrix, mean);
-  return { colorMatrix, asShotNeutral: neutral, kelvin };
-}
-
-/** Counts and white of a frame in one call. */
-export function measureWhite(frame: RawFrame): CameraColour {
-  return whiteFromCounts(countSites(frame), frame.noise, frame.colour.colorMatrix);
 }

@@ -1,7 +1,7 @@
 // The frame in the square plate: upright or lying.
 import type { SimulatedCamera } from '../sensor/simulated-camera';
 
-export type Orientation = 'portrait' | 'landscape';
+import type { Orientation } from '../body/orientation';
 
 /** Sites across and down of the frame in this orientation, the long side having `longSide` sites. */
 export function frameSize(camera: SimulatedCamera, orientation: Orientation, longSide: number) {

@@ -1,5 +1,6 @@
 // Marks of a turning part on the samples that show it, apart from the grain of surfaces: for a preview, and for what a meter sees.
-import { cropOf, type Orientation } from './framing';
+import type { Orientation } from '../body/orientation';
+import { cropOf } from './framing';
 import type { SceneDescription, SceneSpace } from './scene';
 import { poseOf } from './space';
 import { meanOverArc, spinMarks, spinRow } from './spin';

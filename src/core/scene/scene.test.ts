@@ -1,4 +1,8 @@
 // Packing of plates against their originals, and the way of light onto the sensor: H = q·L·t/N² (ISO 12232), cos⁴θ.
+import { digestOf } from '../frame/digest';
+import { initialValues } from '../setting/values';
+import { known } from '../units/known';
+import { viewSource } from './view-source';
 import fc from 'fast-check';
 import { cos4, equivalentFocalLengthMm, fieldOfViewDeg, lensQ } from '../optics/lens';
 import { countSites, channelFigures, stopsBelowSaturation } from '../raw/statistics';
@@ -19,7 +23,7 @@ import { plateRows } from './light-rows';
 import { OPENING } from './outside';
 import { encodeSpace } from './space-codec';
 import { viewScene } from './view';
-import type { Orientation } from './framing';
+import type { Orientation } from '../body/orientation';
 import { forwardWavelet, inverseWavelet, levelsFor } from './wavelet';
 
 const AIM = { at: { x: 0.5, y: 0.5 }, spotShare: 0.01, burnShare: 0.0003 };
@@ -219,22 +223,18 @@ describe('from scene to raw', () => {
   });
 
   it('the finder frame measures, marks and develops; headroom goes below zero past clip', () => {
-    const finder = finderFor(viewScene(flatScene(60), SIM_ONE, 'portrait'), 1, 160);
+    const finder = finderFor(viewSource(viewScene(flatScene(60), SIM_ONE, 'portrait'), 1, 160));
     const manual = (exact: number) => ({
-      controls: {
+      settings: {
+        ...initialValues(),
         shutter: { auto: false, exact },
         iso: { auto: false, exact: 100 },
-        aperture: { auto: true, exact: 1.8 },
-        compensationEv: 0,
       },
-      rules: DEFAULT_RULES,
-      pattern: 'evaluative' as const,
-      aim: AIM,
+      freely: false,
+      at: AIM.at,
       pins: [],
-      filterStops: 0,
       habitEv: 0,
       lockedEv100: null,
-      focusM: null,
       outlook: { tolerance: TOLERANCE, cleanDb: 10 },
     });
     const normal = finder.measure(manual(2 ** -7), 1);
@@ -270,9 +270,7 @@ describe('from scene to raw', () => {
     const press = {
       settings,
       facts: {
-        pattern: 'evaluative' as const,
-        shutterAuto: true,
-        isoAuto: true,
+        set: initialValues(),
         meteredEv100: null,
         uniqueId: 'a'.repeat(32),
       },
@@ -289,12 +287,11 @@ describe('from scene to raw', () => {
     const options = { longSide: 512, compression: 'lossless-jpeg' as const, encodeJpeg: () => jpeg };
     const shot = await shoot(view, press, options);
     expect(shot.record).toMatchObject({
-      width: 512,
-      height: 384,
-      bytes: shot.dng.length,
+      image: { width: 512, height: 384, kind: 'mosaic' },
+      files: [{ format: 'dng', bytes: shot.dng.length, sha256: await digestOf(shot.dng) }],
       id: press.facts.uniqueId,
     });
-    expect(shot.record.forecast.headroomEv! - shot.record.result.headroomEv!).toBeCloseTo(0, 0);
+    expect(shot.record.forecast!.headroomEv! - known(shot.record.result)!.headroomEv!).toBeCloseTo(0, 0);
     const stop = new Error('stop');
     await expect(
       shoot(view, press, {

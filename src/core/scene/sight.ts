@@ -1,10 +1,11 @@
 // What the meter sees of a view: luminance corrected for the lens' fall-off, and, when asked for, the raw channel that clips
 // first, with its fall-off.
+import type { Orientation } from '../body/orientation';
 import type { LuminanceMap, MeterSight } from '../meter/luminance-map';
 import { meterRangeOf } from '../meter/range';
 import { cos4 } from '../optics/lens';
 import type { SimulatedCamera } from '../sensor/simulated-camera';
-import { cropOf, type Orientation } from './framing';
+import { cropOf } from './framing';
 import { horizontalPass, tapsFor, verticalPass } from './resample';
 
 const METER_LONG_SIDE = 128;

@@ -1,12 +1,14 @@
 // A scene through a lens, before any exposure: light in the camera's channels, where it comes from, and what the meter sees.
+import type { Orientation } from '../body/orientation';
 import { cameraFromSrgb } from '../colour/camera';
 import { LUMA_709 } from '../colour/srgb';
+import { lightPassing, type ExposureSettings } from '../exposure/settings';
 import type { FramePoint, MeterSight } from '../meter/luminance-map';
 import { blurDiscMm, hyperfocalM } from '../optics/lens';
 import type { SimulatedCamera } from '../sensor/simulated-camera';
 import { levelsOf, OPENING, type Outside } from './outside';
 import { croppedScene } from './crop';
-import { cropOf, type Orientation } from './framing';
+import { cropOf } from './framing';
 import { meterSight } from './sight';
 import { markedPlate } from './marked-sites';
 import { FAR_M } from '../units/ladders';
@@ -103,19 +105,17 @@ function asMetered(
   return marked;
 }
 
-/** How the lens is set beside its focus. */
-export interface LensSetting {
-  readonly apertureN: number;
-  /** Of the filter in front of it, stops. */
-  readonly filterStops?: number;
-}
+/** How the lens is set beside its focus, and what is in front of it. */
+export type LensSetting = Omit<ExposureSettings, 'shutterS' | 'iso' | 'compensationEv'>;
 
 /** A view through the lens stopped down and behind its filter. */
-export function asSet(view: SceneView, { apertureN, filterStops = 0 }: LensSetting): SceneView {
+export function asSet(view: SceneView, setting: LensSetting): SceneView {
   const { camera } = view;
   const { lens } = camera;
-  if (apertureN === lens.apertureN && filterStops === 0) return view;
-  const transmission = lens.transmission * 2 ** -filterStops;
+  const { apertureN } = setting;
+  const passing = lightPassing(setting);
+  if (apertureN === lens.apertureN && passing === 1) return view;
+  const transmission = lens.transmission * passing;
   return { ...view, camera: { ...camera, lens: { ...lens, apertureN, transmission } } };
 }
 

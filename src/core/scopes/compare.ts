@@ -1,5 +1,5 @@
 // Two exposures of the same moment: is their raw the same, number by number, and how far apart are the pictures?
-import { extendedStops, type ExposureSettings } from '../exposure/settings';
+import { ev100RightFor, extendedStops, type ExposureSettings } from '../exposure/settings';
 import type { RawFrame } from '../sensor/raw-frame';
 
 export interface Comparison {
@@ -40,8 +40,8 @@ export function compareExposures(
 }
 
 /** Brightness of the picture that settings make, EV. */
-function pictureBrightness({ shutterS, apertureN, iso, filterStops = 0 }: ExposureSettings): number {
-  return Math.log2((shutterS * iso) / (apertureN * apertureN)) - filterStops;
+function pictureBrightness(settings: ExposureSettings): number {
+  return -ev100RightFor(settings);
 }
 
 /** Rec. 709 weights on code values, as in the histogram. */

@@ -1,7 +1,11 @@
 // The simulated cameras by name, and every optic of theirs by its id.
+import type { Body, Optic, Span } from '../body/body';
+import { hyperfocalM } from '../optics/lens';
+import { COMPENSATION_LADDER, FAR_M, ISO_LADDER, SHUTTER_LADDER, type Ladder } from '../units/ladders';
 import { SIM_IRIS } from './sim-iris';
 import { SIM_ONE } from './sim-one';
 import {
+  CAMERA_IDS,
   LENS_IDS,
   PLATE_IDS,
   ZOOM_IDS,
@@ -22,9 +26,52 @@ export function isLensId(value: unknown): value is LensId {
   return LENS_IDS.includes(value as LensId);
 }
 
-/** The optic of another camera that sees most nearly the same. */
-export function nearestOptic(to: CameraId, from: LensId): SimulatedCamera {
-  const { equivalentMm } = OPTICS[from];
-  const away = ({ equivalentMm: mm }: SimulatedCamera) => Math.abs(Math.log2(mm / equivalentMm));
-  return opticsOf(to).reduce((best, optic) => (away(optic) < away(best) ? optic : best));
+const SAYS: Readonly<Record<CameraId, string>> = {
+  'sim-one': 'A phone: three lenses, each with one aperture.',
+  'sim-iris': 'A compact camera: one zoom lens with an iris, f/2.8 to f/8, and a larger sensor.',
+};
+/** A usual DNG with its small pictures. */
+const TYPICAL_FRAME_BYTES = 15_500_000;
+
+function span(ladder: Ladder): Span {
+  const ends = [ladder[0]!.exact, ladder[ladder.length - 1]!.exact];
+  return { low: Math.min(...ends), high: Math.max(...ends) };
+}
+
+/** An optic as the program knows it. */
+export function opticOfCamera({ lensId, lens, sensor, equivalentMm }: SimulatedCamera): Optic {
+  const { apertureN, narrowestN, closestM, fixedFocusM } = lens;
+  return {
+    id: lensId,
+    name: narrowestN === undefined ? lens.name : `${equivalentMm} mm f/2.8–${narrowestN}`,
+    apertureN,
+    equivalentMm,
+    hyperfocalM: hyperfocalM(lens, sensor),
+    ...(fixedFocusM === undefined ? null : { fixedFocusM }),
+    can: {
+      shutter: span(SHUTTER_LADDER),
+      iso: span(ISO_LADDER),
+      compensationEv: span(COMPENSATION_LADDER),
+      ...(narrowestN === undefined ? null : { aperture: { low: apertureN, high: narrowestN } }),
+      ...(fixedFocusM === undefined ? { focus: { low: closestM, high: FAR_M } } : null),
+    },
+  };
+}
+
+/** The simulated cameras as the program knows bodies. */
+export function simulatedBodies(): readonly Body[] {
+  return CAMERA_IDS.map((id) => {
+    const optics = opticsOf(id);
+    const { name, sensor } = optics[0]!;
+    return {
+      id,
+      name,
+      says: SAYS[id],
+      optics: optics.map(opticOfCamera),
+      evidence: 'raw',
+      megapixels: Math.round((sensor.width * sensor.height) / 1e6),
+      typicalFrameBytes: TYPICAL_FRAME_BYTES,
+      arrangedWorld: true,
+    };
+  });
 }

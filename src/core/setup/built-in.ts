@@ -1,5 +1,6 @@
 // Setups that ship with the program, for usual situations. Choices are common practice.
-import { DEFAULT_RULES, type Control } from '../exposure/automatic';
+import type { Control } from '../exposure/control';
+import { DEFAULT_RULES } from '../exposure/automatic';
 import { BURN_SHARE } from '../meter/highlight';
 import { SPOT_SHARES } from '../meter/spot';
 import { APERTURE_LADDER, FAR_M, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../units/ladders';

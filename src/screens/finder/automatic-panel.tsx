@@ -1,10 +1,12 @@
 // What the automatic may do: the order in which settings move as light falls, and their bounds.
+import { SETTING_IDS, type SettingId } from '../../core/exposure/settings';
 import { StyleSheet, View } from 'react-native';
-import { DEFAULT_RULES, LADDER_OF, SETTING_IDS, type SettingId } from '../../core/exposure/automatic';
+import { DEFAULT_RULES, LADDER_OF } from '../../core/exposure/automatic';
 import { at, formatThirds, ISO_LADDER, nearestStep } from '../../core/units/ladders';
-import { rulesWords } from '../../core/setup/setup';
+import { rulesWords } from '../../core/setting/rules';
+import { useExposureWords } from '../../live/report';
 import { useDesk } from '../../live/desk';
-import { hasIris } from '../../live/desk-controls';
+import { hasIris } from '../../live/camera';
 import { Button } from '../../ui/button';
 import { Segmented } from '../../ui/segmented';
 import { Stepper } from '../../ui/stepper';
@@ -20,9 +22,9 @@ const ENDS: Readonly<Record<SettingId, readonly [string, string]>> = {
 };
 
 export function AutomaticPanel() {
-  const rules = useDesk((d) => d.rules);
-  const iris = useDesk((d) => hasIris(d.lens));
-  const plan = useDesk((d) => d.report?.plan);
+  const rules = useDesk((d) => d.settings.rules);
+  const iris = useDesk((d) => hasIris(d.optic));
+  const plan = useExposureWords((e) => e.plan);
   const { setRules } = useDesk.getState();
   /** A bound as this lens can keep it. */
   const shown = (id: SettingId, end: 0 | 1) => {

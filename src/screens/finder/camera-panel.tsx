@@ -1,19 +1,20 @@
 // Which camera: what each is, and what it makes of the present settings.
 import { Pressable, StyleSheet, View } from 'react-native';
-import { bodyOf } from '../../camera/port';
-import { camera } from '../../live/camera';
+import type { Body } from '../../core/body/body';
+import { isUnknown, known } from '../../core/units/known';
+import { bodies, bodyWith } from '../../live/camera';
 import { useDesk } from '../../live/desk';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 
 export function CameraPanel() {
-  const lens = useDesk((d) => d.lens);
+  const lens = useDesk((d) => d.optic);
   const notice = useDesk((d) => d.notice);
   const { takeBody } = useDesk.getState();
-  const chosen = bodyOf(camera, lens);
+  const chosen = bodyWith(lens);
   return (
     <View role="radiogroup" aria-label="Camera" style={styles.list}>
-      {camera.profiles.map((profile) => (
+      {bodies().map((profile) => (
         <Pressable
           key={profile.id}
           role="radio"
@@ -28,7 +29,7 @@ export function CameraPanel() {
             {profile.says}
           </Words>
           <Words kind="label" quiet>
-            {profile.lenses.map((l) => l.equivalentMm).join(', ')} mm · {profile.megapixels} MP
+            {sizeWords(profile)}
           </Words>
         </Pressable>
       ))}
@@ -39,6 +40,17 @@ export function CameraPanel() {
       )}
     </View>
   );
+}
+
+/** Its lenses and its size, as far as they are known. */
+function sizeWords({ optics, megapixels }: Body): string {
+  const lengths = optics.map(({ equivalentMm }) => known(equivalentMm)).filter((mm) => mm !== undefined);
+  return [
+    lengths.length > 0 ? `${lengths.join(', ')} mm` : null,
+    isUnknown(megapixels) ? null : `${megapixels} MP`,
+  ]
+    .filter((part) => part !== null)
+    .join(' · ');
 }
 
 const styles = StyleSheet.create({

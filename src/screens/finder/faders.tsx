@@ -2,8 +2,11 @@
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { explain } from '../../core/advice/explain';
-import { isAllManual, SETTING_IDS, type ExposureControls } from '../../core/exposure/automatic';
-import { extendedStops } from '../../core/exposure/settings';
+import { isAllManual, type ExposureControls } from '../../core/exposure/automatic';
+import type { Optic } from '../../core/body/body';
+import { stepsOn, type Steps } from '../../core/setting/ladder';
+import { known } from '../../core/units/known';
+import { extendedStops, SETTING_IDS } from '../../core/exposure/settings';
 import { handHeldLimitS } from '../../core/optics/lens';
 import {
   COMPENSATION_LADDER,
@@ -12,19 +15,19 @@ import {
   ISO_LADDER,
   nearestStep,
   SHUTTER_LADDER,
-  type Ladder,
 } from '../../core/units/ladders';
-import { camera } from '../../live/camera';
-import { lensOf, type LensProfile } from '../../camera/port';
 import { useDesk } from '../../live/desk';
-import { exactOf, hasIris, isAuto } from '../../live/desk-controls';
-import { LADDERS, type FaderId } from '../../live/desk-state';
+import { hasIris, opticWith } from '../../live/camera';
+import { exactOf, isAuto } from '../../live/desk-controls';
+import { exposureOf, rawOf, useRawWords, useReport } from '../../live/report';
+import { LADDERS, settingOf, type FaderId } from '../../live/desk-state';
 import { Button } from '../../ui/button';
 import { Fader, type FaderMark } from '../../ui/fader';
 import { SlidePanel } from '../../ui/slide-panel';
 import { colour, radius, space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { distanceWords, valueWords } from './format';
+import { NoRaw } from './no-raw';
 
 const NAMES: Record<FaderId, string> = {
   shutter: 'Shutter',
@@ -36,14 +39,11 @@ const NAMES: Record<FaderId, string> = {
 const SHORT: Record<FaderId, string> = { ...NAMES, compensation: 'Comp.' };
 
 export function Faders({ onLadder, hints }: { onLadder: (fader: FaderId) => void; hints?: boolean }) {
-  const iris = useDesk((d) => hasIris(d.lens));
-  const ids: readonly FaderId[] = [
-    'shutter',
-    ...(iris ? (['aperture'] as const) : []),
-    'iso',
-    'compensation',
-    'focus',
-  ];
+  const lens = opticWith(useDesk((d) => d.optic));
+  // What the camera cannot do is not there; a lens that is focused at one distance says so.
+  const ids = FADERS.filter(
+    (id) => settingOf(id) in lens.can || (id === 'focus' && lens.fixedFocusM !== undefined),
+  );
   return (
     <View style={styles.row}>
       {ids.map((id) => (
@@ -61,16 +61,11 @@ const KEY_HINTS: Record<FaderId, string> = {
   focus: 'R / F',
 };
 
+const FADERS: readonly FaderId[] = ['shutter', 'aperture', 'iso', 'compensation', 'focus'];
+
 /** Steps of a fader that the lens has, and how many of the ladder's first it has not. */
-function stepsOf(id: FaderId, lens: LensProfile): { ladder: Ladder; skipped: number } {
-  const ladder = LADDERS[id];
-  if (id === 'aperture') {
-    const skipped = nearestStep(ladder, lens.narrowestN ?? lens.apertureN);
-    return { ladder: ladder.slice(skipped, nearestStep(ladder, lens.apertureN) + 1), skipped };
-  }
-  if (id !== 'focus') return { ladder, skipped: 0 };
-  const skipped = ladder.findIndex((step) => step.exact >= lens.closestM);
-  return { ladder: ladder.slice(skipped), skipped };
+function stepsOf(id: FaderId, lens: Optic): Steps {
+  return stepsOn(LADDERS[id], settingOf(id), lens);
 }
 
 function DeskFader({
@@ -82,18 +77,15 @@ function DeskFader({
   onLadder: (fader: FaderId) => void;
   hint?: string;
 }) {
-  const exact = useDesk((d) => exactOf(d, id));
-  const auto = useDesk((d) => isAuto(d, id));
-  const controls = useDesk((d) => d.controls);
+  const controls = useDesk((d) => d.settings);
+  const exact = useReport((r) => exactOf(controls, r.words, id));
+  const auto = isAuto(controls, id);
   const gives = useDesk((d) => d.trade?.gives === id);
   const habit = useDesk((d) => (id === 'compensation' ? d.check.habitEv : 0));
-  const headroomEv = useDesk((d) => (id === 'compensation' ? (d.report?.headroomEv ?? null) : null));
-  const lens = lensOf(
-    camera,
-    useDesk((d) => d.lens),
-  );
+  const headroomEv = useRawWords((r) => (id === 'compensation' ? r.headroomEv : null));
+  const lens = opticWith(useDesk((d) => d.optic));
   const { set, setAutomatic } = useDesk.getState();
-  const iris = lens.narrowestN !== undefined;
+  const iris = lens.can.aperture !== undefined;
   const manual = isAllManual(controls, iris);
   const { ladder, skipped } = stepsOf(id, lens);
   const index = Math.max(0, nearestStep(LADDERS[id], exact) - skipped);
@@ -134,7 +126,8 @@ function DeskFader({
 }
 
 /** A lens without a focus drive says so, and from where on it is sharp. */
-function FixedFocus({ lens }: { lens: LensProfile }) {
+function FixedFocus({ lens }: { lens: Optic }) {
+  const hyperfocalM = known(lens.hyperfocalM);
   return (
     <View style={styles.fader} testID="fixed-focus">
       <View style={styles.head}>
@@ -143,7 +136,7 @@ function FixedFocus({ lens }: { lens: LensProfile }) {
         </Words>
         <Words kind="value">fixed</Words>
         <Words kind="label" quiet style={styles.state}>
-          sharp from {distanceWords(lens.hyperfocalM / 2)}
+          {hyperfocalM === undefined ? 'at one distance' : `sharp from ${distanceWords(hyperfocalM / 2)}`}
         </Words>
       </View>
     </View>
@@ -177,15 +170,19 @@ function marksOf(
   exact: number,
   headroomEv: number | null,
   manual: boolean,
-  lens: LensProfile,
+  lens: Optic,
 ): FaderMark[] {
   if (id === 'shutter') {
-    const limit = nearestStep(SHUTTER_LADDER, handHeldLimitS(lens.equivalentMm));
+    const equivalentMm = known(lens.equivalentMm);
+    if (equivalentMm === undefined) return [];
+    const limit = nearestStep(SHUTTER_LADDER, handHeldLimitS(equivalentMm));
     return [{ index: limit, kind: 'warn', says: 'hand-held limit marked' }];
   }
   if (id === 'focus') {
-    const says = `hyperfocal ${distanceWords(lens.hyperfocalM)} marked`;
-    return [{ index: nearestStep(FOCUS_LADDER, lens.hyperfocalM), kind: 'good', says }];
+    const hyperfocalM = known(lens.hyperfocalM);
+    if (hyperfocalM === undefined) return [];
+    const says = `hyperfocal ${distanceWords(hyperfocalM)} marked`;
+    return [{ index: nearestStep(FOCUS_LADDER, hyperfocalM), kind: 'good', says }];
   }
   if (id === 'aperture') return [];
   if (id === 'iso') return [{ index: nearestStep(ISO_LADDER, 100), kind: 'good', says: 'base ISO marked' }];
@@ -199,10 +196,13 @@ function marksOf(
 
 /** What a setting does, with a figure of the present scene. */
 function Explanation({ of }: { of: FaderId }) {
-  const report = useDesk((d) => d.report);
-  const allManual = useDesk((d) => isAllManual(d.controls, hasIris(d.lens)));
-  if (!report) return null;
-  const { settings, effects, headroomEv, focusM } = report;
+  const report = useReport((r) => r.words);
+  const allManual = useDesk((d) => isAllManual(d.settings, hasIris(d.optic)));
+  const [exposure, raw] = [exposureOf(report), rawOf(report)];
+  const focusM = report ? known(report.focusM) : undefined;
+  if (!exposure || !raw || focusM === undefined) return <NoRaw />;
+  const { settings } = exposure;
+  const { effects, headroomEv } = raw;
   return (
     <Words kind="body" quiet style={styles.explanation} testID="explanation">
       {explain(of, { settings, effects, headroomEv, allManual, focusM })}
@@ -212,16 +212,14 @@ function Explanation({ of }: { of: FaderId }) {
 
 /** The exact ladder of one fader. */
 export function LadderPanel({ fader, onClose }: { fader: FaderId; onClose: () => void }) {
-  const exact = useDesk((d) => exactOf(d, fader));
-  const auto = useDesk((d) => isAuto(d, fader));
-  const lens = lensOf(
-    camera,
-    useDesk((d) => d.lens),
-  );
+  const settings = useDesk((d) => d.settings);
+  const exact = useReport((r) => exactOf(settings, r.words, fader));
+  const auto = isAuto(settings, fader);
+  const lens = opticWith(useDesk((d) => d.optic));
   const { set, setAutomatic, restore } = useDesk.getState();
   const [opened] = useState(() => {
-    const { controls, focus, trade, lock } = useDesk.getState();
-    return { controls, focus, trade, lock };
+    const { settings: before, trade, lock } = useDesk.getState();
+    return { settings: before, trade, lock };
   });
   const { ladder, skipped } = stepsOf(fader, lens);
   const current = nearestStep(LADDERS[fader], exact);

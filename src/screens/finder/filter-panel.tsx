@@ -2,7 +2,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { FILTER_UNITS, filterIn, filterStopsOf, timeBehind, type FilterUnit } from '../../core/light/filter';
-import { DELAYS_S } from '../../core/setup/setup';
+import { DELAYS_S } from '../../core/setting/delay';
+import { useExposureWords } from '../../live/report';
 import { useDesk } from '../../live/desk';
 import { Button } from '../../ui/button';
 import { Segmented } from '../../ui/segmented';
@@ -18,11 +19,12 @@ const UNIT_NAMES: Readonly<Record<FilterUnit, string>> = {
 };
 
 export function FilterPanel() {
-  const on = useDesk((d) => d.filterStops);
-  const delayS = useDesk((d) => d.delayS);
-  const settings = useDesk((d) => d.report?.settings);
-  const deviationEv = useDesk((d) => d.report?.deviationEv ?? 0);
-  const { setFilter, setDelay } = useDesk.getState();
+  const on = useDesk((d) => d.settings.filterStops);
+  const delayS = useDesk((d) => d.settings.delayS);
+  const settings = useExposureWords((e) => e.settings);
+  const deviationEv = useExposureWords((e) => e.deviationEv) ?? 0;
+  const { setSetting } = useDesk.getState();
+  const setFilter = (next: number) => setSetting('filterStops', next);
   const [unit, setUnit] = useState<FilterUnit>('stops');
   const [typed, setTyped] = useState(on > 0 ? trim(on) : '');
   let stops: number | null = null;
@@ -60,7 +62,7 @@ export function FilterPanel() {
           style={styles.units}
         />
       </View>
-      {stops !== null && open !== undefined && behind && (
+      {stops !== null && open !== null && behind && (
         <Words testID="filter-words">
           {trim(stops)} stops, {trim(2 ** stops)}×, density {filterIn(stops, 'density').toFixed(2)}. At ISO{' '}
           {valueWords('iso', settings!.iso)} {valueWords('shutter', open)} becomes {behind.words}
@@ -90,7 +92,7 @@ export function FilterPanel() {
         name="Release delay"
         choices={DELAYS_S.map((id) => ({ id, label: id === 0 ? 'At once' : `${id} s` }))}
         chosen={delayS}
-        onChoose={setDelay}
+        onChoose={(seconds) => setSetting('delayS', seconds)}
         testID="delay"
       />
     </>

@@ -1,9 +1,8 @@
 // The main screen: finder, stopline, faders, release. One layout for the thumb, one for the wide screen and its keys.
 import { useCallback, useEffect, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
-import { camera } from '../../live/camera';
 import { useDesk } from '../../live/desk';
-import { orderOf } from '../../live/desk-controls';
+import { feedCamera, setRunning } from '../../live/feed';
 import type { FaderId } from '../../live/desk-state';
 import { colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
@@ -103,33 +102,12 @@ function fit(width: number, height: number, aspect: number): { width: number; he
 /** Keeps the camera told of the desk, and lets it rest when nobody looks. */
 function useFeed(active: boolean, wide: boolean): void {
   useEffect(() => useDesk.getState().setOrientation(wide ? 'landscape' : 'portrait'), [wide]);
+  useEffect(feedCamera, []);
   useEffect(() => {
-    const send = () =>
-      camera.apply(orderOf(useDesk.getState(), active && document.visibilityState === 'visible'));
-    let last = '';
-    const onChange = () => {
-      const order = orderOf(useDesk.getState(), active && document.visibilityState === 'visible');
-      const key = JSON.stringify(order);
-      if (key === last) return;
-      last = key;
-      send();
-    };
+    const onChange = () => setRunning(active && document.visibilityState === 'visible');
     onChange();
-    const stop = useDesk.subscribe((state, before) => {
-      if (
-        state.report !== before.report &&
-        state.camera === before.camera &&
-        state.controls === before.controls
-      )
-        return;
-      if (state.camera !== before.camera) last = '';
-      onChange();
-    });
     document.addEventListener('visibilitychange', onChange);
-    return () => {
-      stop();
-      document.removeEventListener('visibilitychange', onChange);
-    };
+    return () => document.removeEventListener('visibilitychange', onChange);
   }, [active]);
 }
 

@@ -40,11 +40,14 @@ describe('figures as words', () => {
   });
   it('names a file by its local time', () => {
     expect(
-      fileName({
-        timeMs: Date.UTC(2031, 3, 9, 23, 30, 5),
-        offsetMinutes: 60,
-        id: '0123456789ab' + 'cdef'.repeat(5),
-      }),
+      fileName(
+        {
+          timeMs: Date.UTC(2031, 3, 9, 23, 30, 5),
+          offsetMinutes: 60,
+          id: '0123456789ab' + 'cdef'.repeat(5),
+        },
+        'dng',
+      ),
     ).toBe('velmo-20310410-003005-cdef.dng');
   });
 });

@@ -2,6 +2,7 @@
 import { StyleSheet, View } from 'react-native';
 import type { CheckSettings } from '../../live/check-settings';
 import { useDesk } from '../../live/desk';
+import { rawOf, useReport } from '../../live/report';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { PictureDrawing, ScopeBox, StoplineDrawing } from './scopes';
@@ -15,7 +16,8 @@ const SIZES: Readonly<Record<CheckSettings['histogramSize'], readonly [number, n
 
 export function HistogramBox({ width }: { width: number }) {
   const { histogram, histogramSize, histogramOpacity, heights } = useDesk((d) => d.check);
-  const report = useDesk((d) => d.report);
+  const report = useReport((r) => r.report);
+  const raw = rawOf(report);
   if (histogram === 'off' || !report) return null;
   const [share, height] = SIZES[histogramSize];
   const across = Math.min(520, Math.round(width * share)) - 2 * space.half;
@@ -25,23 +27,27 @@ export function HistogramBox({ width }: { width: number }) {
       {kinds.map((kind) => (
         <View key={kind} style={styles.box} testID={`histogram-${kind}-box`}>
           <Words kind="label" style={styles.name}>
-            {kind === 'raw' ? 'Raw R, G, B' : 'Picture R, G, B and luminance'}
+            {kind === 'raw'
+              ? raw
+                ? 'Raw R, G, B'
+                : 'Raw: not shown by this camera'
+              : 'Picture R, G, B and luminance'}
           </Words>
           <ScopeBox height={height}>
-            {kind === 'raw' ? (
-              <StoplineDrawing
-                data={report.stopline}
-                floorEv={report.floorEv}
-                midGreyEv={report.midGreyEv}
-                width={across}
-                height={height}
-                heights={heights}
-              />
-            ) : (
-              report.picture && (
-                <PictureDrawing data={report.picture} width={across} height={height} heights={heights} />
-              )
-            )}
+            {kind === 'raw'
+              ? raw && (
+                  <StoplineDrawing
+                    data={raw.stopline}
+                    floorEv={raw.floorEv}
+                    midGreyEv={raw.midGreyEv}
+                    width={across}
+                    height={height}
+                    heights={heights}
+                  />
+                )
+              : report.picture && (
+                  <PictureDrawing data={report.picture} width={across} height={height} heights={heights} />
+                )}
           </ScopeBox>
         </View>
       ))}

@@ -1,11 +1,11 @@
 // The whole desk by keyboard. Keys that an element with the focus uses itself never get here.
 import { useEffect } from 'react';
 import { nearestStep } from '../../core/units/ladders';
-import { bodyOf } from '../../camera/port';
-import { camera } from '../../live/camera';
+import { bodyWith, hasIris } from '../../live/camera';
+import { latestReport, rawOf } from '../../live/report';
 import { cancelCapture, press } from '../../live/press';
 import { useDesk } from '../../live/desk';
-import { exactOf, hasIris } from '../../live/desk-controls';
+import { exactOf } from '../../live/desk-controls';
 import { LADDERS, type FaderId } from '../../live/desk-state';
 
 const STEPS: Record<string, readonly [FaderId, 1 | -1]> = {
@@ -33,29 +33,30 @@ export function useDeskKeys(active: boolean, open: (panel: Panel) => void): void
       if (e.ctrlKey || e.metaKey || e.altKey) return;
       const desk = useDesk.getState();
       const key = e.key.toLowerCase();
-      const { lenses } = bodyOf(camera, desk.lens);
+      const { optics } = bodyWith(desk.optic);
       const step = STEPS[key];
+      const fit = rawOf(latestReport())?.fit;
       const onControl =
         e.target instanceof HTMLElement &&
         e.target.closest('button, a, [role=button], [role=switch], [role=link]');
-      if (step && (step[0] !== 'aperture' || hasIris(desk.lens))) {
+      if (step && (step[0] !== 'aperture' || hasIris(desk.optic))) {
         const [fader, by] = step;
-        desk.set(fader, nearestStep(LADDERS[fader], exactOf(desk, fader)) + by);
+        desk.set(fader, nearestStep(LADDERS[fader], exactOf(desk.settings, latestReport(), fader)) + by);
       } else if (key === ' ' && !onControl) {
-        if (!e.repeat) void press(camera);
+        if (!e.repeat) void press();
       } else if (key === 'escape') cancelCapture();
       else if (key === 'l') desk.toggleLock();
       else if (key === 'm') desk.nextPattern();
       else if (key === 'o') desk.toggleMark('rawClip');
       else if (key === 'z') desk.setCheck({ zebra: { ...desk.check.zebra, on: !desk.check.zebra.on } });
-      else if (key === 'u' && desk.report?.fit) desk.takeFit(desk.report.fit);
+      else if (key === 'u' && fit) desk.takeFit(fit);
       else if (key === 'c') desk.hold(true);
       else if (key === 'j') desk.setLoupe(desk.loupe ? null : desk.spot);
       else if (key === 'b') desk.clear(!desk.cleared);
       else if (key === 'k') open('check');
       else if (key === 'h') desk.toggleScope();
       else if (key === 'p') desk.addPin(desk.spot);
-      else if (lenses[Number(key) - 1]) desk.setLens(lenses[Number(key) - 1]!.id);
+      else if (optics[Number(key) - 1]) desk.setOptic(optics[Number(key) - 1]!.id);
       else if (key === 'v') open('outside');
       else if (key === 'n') open('meter');
       else if (key === 'x') open('more');

@@ -1,9 +1,10 @@
-// The loupe: a piece of the capture as it will be, one pixel a site, anywhere on the picture. The darkroom exposes it from the
-// plates at full size, with the settings that stand; while it works the last piece stays.
+// The loupe: a piece of the capture as it will be, one pixel a site, anywhere on the picture. The camera exposes it
+// at full size, with the settings that stand; while it works the last piece stays.
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { darkroom } from '../../camera/darkroom';
+import { cameraWith } from '../../live/camera';
 import { useDesk } from '../../live/desk';
+import { latestReport } from '../../live/report';
 import { colour, radius } from '../../ui/theme';
 import { useDrag } from '../../ui/use-drag';
 import { Words } from '../../ui/words';
@@ -11,7 +12,6 @@ import { Words } from '../../ui/words';
 const SIZE = 176;
 /** After this a new piece is exposed though nothing was changed: noise and hand are alive. */
 const AGAIN_MS = 400;
-const DAY_S = 86_400;
 const STEP = 0.02;
 
 export function Loupe({ width, height }: { width: number; height: number }) {
@@ -51,10 +51,10 @@ function OpenLoupe({ at, width, height }: { at: { x: number; y: number }; width:
     let timer: ReturnType<typeof setTimeout> | undefined;
     let pieces = 0;
     const draw = async () => {
-      const ask = askOf();
-      if (ask && context) {
+      const asked = ask();
+      if (asked && context) {
         try {
-          const bitmap = await darkroom().loupe(ask);
+          const bitmap = await asked;
           if (gone) return bitmap.close();
           canvas.width = bitmap.width;
           canvas.height = bitmap.height;
@@ -105,19 +105,13 @@ function OpenLoupe({ at, width, height }: { at: { x: number; y: number }; width:
   );
 }
 
-/** What the finder shows now, asked of the darkroom at full size. */
-function askOf() {
-  const { report, loupe, orientation, outside, capture } = useDesk.getState();
-  // While a frame is taken the darkroom has better things to do.
+/** A piece of what the finder shows now; null while there is none to be had. */
+function ask(): Promise<ImageBitmap> | null {
+  const { loupe, capture } = useDesk.getState();
+  const report = latestReport();
+  // While a frame is taken the camera has better things to do.
   if (!report || !loupe || capture.kind === 'busy') return null;
-  return {
-    ...{ orientation, outside, at: loupe, width: SIZE, height: SIZE },
-    ...{ scene: report.scene, lens: report.lens, settings: report.settings, colour: report.colour },
-    focusM: report.focusM,
-    seed: report.frame,
-    clockS: (Date.now() / 1000) % DAY_S,
-    steadiness: { support: outside.support, press: 0, sinceTouchS: 1 },
-  };
+  return cameraWith(report.optic).loupe?.({ at: loupe, width: SIZE, height: SIZE }, report) ?? null;
 }
 
 const KEYS: Record<string, readonly [number, number]> = {

@@ -8,8 +8,10 @@ import { patternOf, PATTERNS } from '../../core/meter/read';
 import { BURN_SHARES } from '../../core/meter/highlight';
 import { SPOT_NAMES, SPOT_SHARES } from '../../core/meter/spot';
 import { formatEv } from '../../core/units/ladders';
+import { useExposureWords, useReport } from '../../live/report';
+import { useWorld } from '../../live/world';
 import { useDesk } from '../../live/desk';
-import { hasIris } from '../../live/desk-controls';
+import { hasIris } from '../../live/camera';
 import { Button } from '../../ui/button';
 import { Segmented } from '../../ui/segmented';
 import { SlidePanel } from '../../ui/slide-panel';
@@ -47,10 +49,10 @@ export function MeterPanel({ tab: opened, onClose }: { tab: MeterTab; onClose: (
 }
 
 function Patterns() {
-  const pattern = useDesk((d) => d.pattern);
-  const spotShare = useDesk((d) => d.spotShare);
+  const pattern = useDesk((d) => d.settings.meter.pattern);
+  const spotShare = useDesk((d) => d.settings.meter.spotShare);
   const locked = useDesk((d) => d.lock !== null);
-  const burnShare = useDesk((d) => d.burnShare);
+  const burnShare = useDesk((d) => d.settings.meter.burnShare);
   const { setPattern, setSpotShare, setBurnShare } = useDesk.getState();
   return (
     <>
@@ -99,7 +101,7 @@ function Patterns() {
 
 function Pins() {
   const pins = useDesk((d) => d.pins);
-  const readings = useDesk((d) => d.report?.pins) ?? [];
+  const readings = useReport((r) => r.words?.pins) ?? [];
   const spot = useDesk((d) => d.spot);
   const { addPin, removePin, placePin } = useDesk.getState();
   const [picked, setPicked] = useState<PinLetter | null>(null);
@@ -205,12 +207,11 @@ function ratioWords(ratio: number): string {
 function HandMeter() {
   const hand = useDesk((d) => d.hand);
   const receptor = useDesk((d) => d.receptor);
-  const reading = useDesk((d) => d.report?.hand ?? null);
+  const reading = useReport((r) => r.words?.hand ?? null);
   const spot = useDesk((d) => d.spot);
-  const report = useDesk((d) => d.report);
-  const controls = useDesk((d) => d.controls);
-  const iris = useDesk((d) => hasIris(d.lens));
-  const filterStops = useDesk((d) => d.filterStops);
+  const plan = useExposureWords((e) => e.plan);
+  const controls = useDesk((d) => d.settings);
+  const iris = useDesk((d) => hasIris(d.optic));
   const { setHand, setReceptor, takeReading } = useDesk.getState();
   const [typed, setTyped] = useState('');
   let error: string | null = null;
@@ -223,10 +224,7 @@ function HandMeter() {
     }
   }
   const ev100 = lux === null ? null : incidentEv100(lux, receptor);
-  const asked =
-    ev100 !== null &&
-    report &&
-    resolveExposure(controls, ev100, report.plan, undefined, filterStops).settings;
+  const asked = ev100 !== null && plan && resolveExposure(controls, ev100, plan).settings;
   return (
     <>
       <View style={styles.row}>
@@ -280,7 +278,7 @@ function HandMeter() {
             : 'Light that falls on a thing, whatever its colour. The simulated hand meter stands where you drag it; on a real one, type the figure.'}
       </Words>
       {reading?.kind === 'failed' && (
-        <Button label="Try again" onPress={useDesk.getState().tryAgain} testID="hand-again" />
+        <Button label="Try again" onPress={useWorld.getState().tryAgain} testID="hand-again" />
       )}
     </>
   );

@@ -5,7 +5,7 @@ import { Image, Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { levelsOf, type Support } from '../../core/scene/outside';
 import { WHEEL_SPEEDS, type SceneLamp, type SceneListing } from '../../core/scene/scene';
 import { useScenes } from '../../library/scenes';
-import { useDesk } from '../../live/desk';
+import { useWorld } from '../../live/world';
 import { Button } from '../../ui/button';
 import { SlidePanel } from '../../ui/slide-panel';
 import { colour, radius, space, touch } from '../../ui/theme';
@@ -16,9 +16,9 @@ const SUPPORT_WORDS: Record<Support, string> = { hand: 'by hand', tripod: 'on a 
 
 /** Where the camera stands, and how it is held; opens the panel. */
 export function OutsideChip({ onPress }: { onPress: () => void }) {
-  const scene = useDesk((d) => d.scene);
-  const support = useDesk((d) => d.outside.support);
-  const status = useDesk((d) => d.sceneStatus);
+  const scene = useWorld((w) => w.scene);
+  const support = useWorld((w) => w.outside.support);
+  const status = useWorld((w) => w.status);
   const { data } = useScenes();
   const name = data?.find((s) => s.id === scene)?.name ?? 'Outside';
   const loading = status.kind === 'loading' ? `, loading ${Math.round(100 * status.share)} %` : '';
@@ -41,9 +41,9 @@ export function OutsideChip({ onPress }: { onPress: () => void }) {
 
 export function OutsidePanel({ onClose }: { onClose: () => void }) {
   const { data, error, isPending, refetch } = useScenes();
-  const chosen = useDesk((d) => d.scene);
-  const status = useDesk((d) => d.sceneStatus);
-  const { setScene } = useDesk.getState();
+  const chosen = useWorld((w) => w.scene);
+  const status = useWorld((w) => w.status);
+  const { setScene } = useWorld.getState();
   const scene = data?.find((s) => s.id === chosen);
   return (
     <SlidePanel title="Outside" onClose={onClose}>
@@ -60,7 +60,7 @@ export function OutsidePanel({ onClose }: { onClose: () => void }) {
       {status.kind === 'failed' && (
         <View role="alert" style={styles.error}>
           <Words style={styles.warn}>{status.message}.</Words>
-          <Button label="Try again" onPress={useDesk.getState().tryAgain} testID="scene-again" />
+          <Button label="Try again" onPress={useWorld.getState().tryAgain} testID="scene-again" />
         </View>
       )}
       <ScrollView style={styles.scroll} tabIndex={0}>
@@ -108,8 +108,8 @@ function SceneCard({
 
 /** Support, lamps and what turns. */
 function Arrangement({ scene }: { scene: SceneListing }) {
-  const outside = useDesk((d) => d.outside);
-  const { arrange } = useDesk.getState();
+  const outside = useWorld((w) => w.outside);
+  const { arrange } = useWorld.getState();
   const levels = levelsOf(scene, outside);
   const oneOf = scene.oneOf ?? [];
   const moved = scene.lamps.filter((lamp) => oneOf.includes(lamp.id));

@@ -1,10 +1,13 @@
 // The finder: the canvas that the camera draws on, what is read, and at most one remedy at its foot. A stroke down clears it, a
 // stroke up brings back what was there.
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { bodyOf } from '../../camera/port';
-import { camera } from '../../live/camera';
+import { useRawWords } from '../../live/report';
+import { openFinder } from '../../live/feed';
 import { useDesk } from '../../live/desk';
+import { bodyWith, cameraWith } from '../../live/camera';
+import type { Camera } from '../../camera/port';
+import { isUnknown } from '../../core/units/known';
 import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
 import { useDrag } from '../../ui/use-drag';
@@ -42,10 +45,9 @@ export function FinderPicture({
   const { setSpot, addPin, clear } = useDesk.getState();
   const cleared = useDesk((d) => d.cleared);
   const stroke = useRef(0);
-  const profile = bodyOf(
-    camera,
-    useDesk((d) => d.lens),
-  );
+  const optic = useDesk((d) => d.optic);
+  const body = bodyWith(optic);
+  const [attempt, setAttempt] = useState(0);
   const spot = useDesk((d) => d.spot);
   useDrag(ref, {
     onTap: (x, y) => setSpot({ x, y }),
@@ -76,7 +78,7 @@ export function FinderPicture({
         testID="finder"
         style={[StyleSheet.absoluteFill, styles.picture]}
       >
-        <FinderCanvas />
+        <FinderCanvas key={attempt} camera={cameraWith(optic)} />
         {!cleared && <ReadArea width={width} height={height} />}
       </View>
       {cleared ? (
@@ -99,7 +101,7 @@ export function FinderPicture({
           <View style={styles.top}>
             <View style={styles.topLeft}>
               <ReadingChip />
-              {profile.arrangedWorld && <OutsideChip onPress={onOutside} />}
+              {body.arrangedWorld && <OutsideChip onPress={onOutside} />}
               <HoldButton testID="hold" />
               <Held />
             </View>
@@ -118,7 +120,12 @@ export function FinderPicture({
       {state.kind === 'failed' && (
         <View style={styles.middle} role="alert">
           <Words style={styles.failed}>{state.message}</Words>
-          <Button label="Try again" kind="primary" onPress={() => window.location.reload()} />
+          <Button
+            label="Start the finder again"
+            kind="primary"
+            onPress={() => setAttempt(attempt + 1)}
+            testID="finder-again"
+          />
         </View>
       )}
       {remedies && !cleared && <RemedyLine onAll={onRemedies} />}
@@ -133,8 +140,8 @@ const SPOT_KEYS: Record<string, readonly [number, number]> = {
   ArrowDown: [0, 1],
 };
 
-/** The canvas is made outside React: once its drawing is handed to the worker it must never be made again. */
-function FinderCanvas() {
+/** The canvas is made outside React: once its drawing is handed to a worker it must never be made again. */
+function FinderCanvas({ camera }: { camera: Camera }) {
   const host = useRef<View>(null);
   useEffect(() => {
     const element = host.current as unknown as HTMLElement | null;
@@ -142,54 +149,40 @@ function FinderCanvas() {
     const canvas = document.createElement('canvas');
     Object.assign(canvas.style, { width: '100%', height: '100%', display: 'block', objectFit: 'cover' });
     element.appendChild(canvas);
-    const { setReport, setCamera, setSceneStatus } = useDesk.getState();
-    let first = true;
-    camera
-      .open(
-        canvas,
-        (report) => {
-          setReport(report);
-          // For whoever measures the page from outside.
-          canvas.dataset.frameMs = Object.values(report.stageMs)
-            .reduce((sum, ms) => sum + ms, 0)
-            .toFixed(1);
-          canvas.dataset.frame = String(report.frame);
-          canvas.dataset.stageMs = JSON.stringify(report.stageMs);
-          canvas.dataset.scene = `${report.scene}.${report.lens}`;
-          if (first) {
-            performance.mark('velmo-first-frame');
-            setCamera({ kind: 'live' });
-          }
-          first = false;
-        },
-        setSceneStatus,
-      )
-      .catch((error: unknown) => {
-        setCamera({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
-      });
+    const controller = new AbortController();
+    void openFinder(camera, canvas, controller.signal, ({ frame, view, seq, stageMs }) => {
+      // For whoever measures the page from outside.
+      const ms = Object.values(stageMs).reduce((sum, stage) => sum + stage, 0);
+      if (!canvas.dataset.frame) performance.mark('velmo-first-frame');
+      canvas.dataset.frameMs = ms.toFixed(1);
+      canvas.dataset.frame = String(frame);
+      canvas.dataset.order = String(seq);
+      canvas.dataset.stageMs = JSON.stringify(stageMs);
+      canvas.dataset.scene = view;
+    });
     return () => {
-      camera.close();
+      controller.abort();
       canvas.remove();
-      setCamera({ kind: 'starting' });
     };
-  }, []);
+  }, [camera]);
   return <View ref={host} style={StyleSheet.absoluteFill} />;
 }
 
 /** From the longest lens down to the widest: up is farther. */
 function LensRail() {
-  const lens = useDesk((d) => d.lens);
-  const setLens = useDesk((d) => d.setLens);
-  const { lenses } = bodyOf(camera, lens);
+  const lens = useDesk((d) => d.optic);
+  const setOptic = useDesk((d) => d.setOptic);
+  const { optics } = bodyWith(lens);
+  if (optics.length < 2) return null;
   return (
     <View role="group" aria-label="Lens" style={styles.lenses}>
-      {[...lenses].reverse().map(({ id, equivalentMm, name }) => (
+      {[...optics].reverse().map(({ id, equivalentMm, name }) => (
         <Button
           key={id}
-          label={String(equivalentMm)}
-          name={`${equivalentMm} mm lens, ${name}`}
+          label={isUnknown(equivalentMm) ? name : String(equivalentMm)}
+          name={isUnknown(equivalentMm) ? name : `${equivalentMm} mm lens, ${name}`}
           on={id === lens}
-          onPress={() => setLens(id)}
+          onPress={() => setOptic(id)}
           testID={`lens-${id}`}
           style={styles.lens}
         />
@@ -200,7 +193,7 @@ function LensRail() {
 
 /** The way to all checks, the one action that fits exposure to the highlights, and the bare finder. */
 function CheckButtons({ onCheck }: { onCheck: () => void }) {
-  const fit = useDesk((d) => d.report?.fit ?? null);
+  const fit = useRawWords((r) => r.fit);
   const { takeFit, clear } = useDesk.getState();
   return (
     <>
@@ -233,7 +226,9 @@ function CheckButtons({ onCheck }: { onCheck: () => void }) {
 
 /** What the exposure that is held up does to raw and to the picture. */
 function Held() {
-  const comparison = useDesk((d) => (d.holding ? (d.report?.comparison ?? null) : null));
+  const holding = useDesk((d) => d.holding);
+  const compared = useRawWords((r) => r.comparison);
+  const comparison = holding ? compared : null;
   if (!comparison) return null;
   return (
     <View style={styles.heldWords} role="status" testID="comparison">

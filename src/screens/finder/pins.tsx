@@ -4,8 +4,9 @@ import { StyleSheet, View } from 'react-native';
 import type { FramePoint } from '../../core/meter/luminance-map';
 import type { Pin, PinReading } from '../../core/meter/pins';
 import { formatEv } from '../../core/units/ladders';
+import { useReport } from '../../live/report';
 import { useDesk } from '../../live/desk';
-import type { HandReading } from '../../workers/finder-protocol';
+import type { HandReading } from '../../camera/report';
 import { colour, radius, touch } from '../../ui/theme';
 import { useDrag } from '../../ui/use-drag';
 import { Words } from '../../ui/words';
@@ -29,9 +30,9 @@ export function PinLayer({
   onPin: (pin: Pin | 'hand') => void;
 }) {
   const pins = useDesk((d) => d.pins);
-  const readings = useDesk((d) => d.report?.pins);
+  const readings = useReport((r) => r.words?.pins);
   const hand = useDesk((d) => d.hand);
-  const handReading = useDesk((d) => d.report?.hand ?? null);
+  const handReading = useReport((r) => r.words?.hand ?? null);
   const { movePin, removePin, setHand } = useDesk.getState();
   return (
     <View style={[styles.layer, { width, height }]}>

@@ -3,6 +3,7 @@
 import { StyleSheet } from 'react-native';
 import Svg, { Circle, Ellipse, Path } from 'react-native-svg';
 import { patternOf } from '../../core/meter/read';
+import { useReport } from '../../live/report';
 import { useDesk } from '../../live/desk';
 import { colour } from '../../ui/theme';
 
@@ -10,10 +11,10 @@ const BRACKET = 22;
 const INSET = 5;
 
 export function ReadArea({ width, height }: { width: number; height: number }) {
-  const pattern = useDesk((d) => d.pattern);
+  const pattern = useDesk((d) => d.settings.meter.pattern);
   const spot = useDesk((d) => d.spot);
-  const spotShare = useDesk((d) => d.spotShare);
-  const weights = useDesk((d) => d.report?.weights ?? null);
+  const spotShare = useDesk((d) => d.settings.meter.spotShare);
+  const weights = useReport((r) => r.report?.weights ?? null);
   const area = patternOf(pattern).area({ at: spot, spotShare, burnShare: 0 }, width / height);
   if (area.kind === 'brightest') return null;
   if (area.kind === 'frame') {

@@ -5,8 +5,9 @@ import Svg, { Line, Path } from 'react-native-svg';
 import { isAllManual } from '../../core/exposure/automatic';
 import { doubtOf } from '../../core/meter/read';
 import { formatEv, formatThirds } from '../../core/units/ladders';
+import { exposureOf, useReport } from '../../live/report';
 import { useDesk } from '../../live/desk';
-import { hasIris } from '../../live/desk-controls';
+import { hasIris } from '../../live/camera';
 import { colour, radius } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { luminanceWords, settingsWords } from './format';
@@ -16,21 +17,23 @@ const ON_METER_EV = 1 / 6 + 0.07;
 const SCALE_EV = 5;
 
 export function ReadingChip() {
-  const report = useDesk((d) => d.report);
+  const report = useReport((r) => r.words);
   const lock = useDesk((d) => d.lock);
   const trade = useDesk((d) => d.trade);
-  const manual = useDesk((d) => isAllManual(d.controls, hasIris(d.lens)));
-  const lens = useDesk((d) => d.lens);
+  const manual = useDesk((d) => isAllManual(d.settings, hasIris(d.optic)));
+  const lens = useDesk((d) => d.optic);
   if (!report) return <View />;
-  const { deviationEv, reading, settings } = report;
+  const { reading } = report;
+  const exposure = exposureOf(report);
+  const deviationEv = exposure?.deviationEv ?? null;
   const doubt = lock ? null : doubtOf(reading);
   return (
     <View style={styles.chip} testID="reading-chip">
       <Words kind="body" testID="reading">
         {lock ? (trade ? 'Held · ' : 'Locked · ') : ''}
         {evWords(lock?.ev100 ?? reading.ev100)} · {luminanceWords(reading.luminance)}
-        {manual ? '' : ' · '}
-        {!manual && (
+        {manual || deviationEv === null ? '' : ' · '}
+        {!manual && deviationEv !== null && (
           <Words kind="body" testID="deviation" style={Math.abs(deviationEv) > 0.5 && styles.warn}>
             {deviationWords(deviationEv)}
           </Words>
@@ -38,7 +41,8 @@ export function ReadingChip() {
       </Words>
       {lock && (
         <Words kind="label" style={styles.lock} testID="lock-words">
-          {trade ? 'brightness of' : `by ${lock.by}:`} {settingsWords(settings, hasIris(lens))}
+          {trade ? 'brightness of' : `by ${lock.by}:`}{' '}
+          {exposure && settingsWords(exposure.settings, hasIris(lens))}
         </Words>
       )}
       {doubt && (
@@ -48,7 +52,7 @@ export function ReadingChip() {
             : `uncertain: ${percent(reading.floorShare)} is in the meter’s noise`}
         </Words>
       )}
-      {manual && <Scale deviationEv={deviationEv} />}
+      {manual && deviationEv !== null && <Scale deviationEv={deviationEv} />}
     </View>
   );
 }

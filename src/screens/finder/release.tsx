@@ -4,27 +4,27 @@ import { useEffect, useRef, type RefObject } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, Polygon } from 'react-native-svg';
 import { patternOf } from '../../core/meter/read';
-import { bodyOf } from '../../camera/port';
 import { useFramesLeft, useRecovery, useRoll, useThumbnail } from '../../library/roll';
-import { camera } from '../../live/camera';
+import { bodyWith } from '../../live/camera';
 import { cancelCapture, press } from '../../live/press';
 import { useDesk } from '../../live/desk';
 import type { CaptureState } from '../../live/desk-state';
 import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
 import { recoveredWords } from '../sheet/recovered-words';
-import { UnsavedBar } from '../sheet/unsaved-bar';
+import { KeeperFault, UnsavedBar } from '../sheet/unsaved-bar';
 import { Words } from '../../ui/words';
 
 export function ReleaseRow({ onMeter, onMore }: { onMeter: () => void; onMore: () => void }) {
   const capture = useDesk((d) => d.capture);
-  const pattern = useDesk((d) => d.pattern);
+  const pattern = useDesk((d) => d.settings.meter.pattern);
   const lock = useDesk((d) => d.lock);
   const { toggleLock, setAllAutomatic } = useDesk.getState();
   return (
     <View>
       <View style={styles.above}>
         <Notice />
+        <KeeperFault />
         <UnsavedBar />
         <CaptureLine capture={capture} />
       </View>
@@ -109,10 +109,7 @@ function Release() {
   const pressure = usePressure(ref);
   const busy = useDesk((d) => d.capture.kind === 'busy' || d.capture.kind === 'waiting');
   const live = useDesk((d) => d.camera.kind === 'live');
-  const { typicalFrameBytes } = bodyOf(
-    camera,
-    useDesk((d) => d.lens),
-  );
+  const { typicalFrameBytes } = bodyWith(useDesk((d) => d.optic));
   const { data: left } = useFramesLeft(typicalFrameBytes);
   const full = left === 0;
   return (
@@ -122,7 +119,7 @@ function Release() {
       aria-label={busy ? 'Cancel the capture' : full ? 'Release: the store is full' : 'Release'}
       aria-disabled={!live}
       disabled={!live}
-      onPress={() => (busy ? cancelCapture() : void press(camera, pressure()))}
+      onPress={() => (busy ? cancelCapture() : void press(pressure()))}
       style={({ pressed }) => [styles.release, pressed && styles.pressed]}
       testID="release"
     >
@@ -169,6 +166,7 @@ function LastThumbnail({ id }: { id: string }) {
 }
 
 const STAGE_WORDS = {
+  answer: 'Waiting for the finder',
   expose: 'Exposing',
   picture: 'Developing the preview',
   encode: 'Writing the DNG',

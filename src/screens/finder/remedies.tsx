@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { REMEDY_KINDS, remediesFor, type Remedy, type RemedyKind } from '../../core/advice/remedy';
 import { doubtOf } from '../../core/meter/read';
+import { exposureOf, rawOf, useReport } from '../../live/report';
 import { useDesk } from '../../live/desk';
 import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
@@ -26,22 +27,25 @@ export const KIND_NAMES: Readonly<Record<RemedyKind, string>> = {
 
 /** What is wrong now, the worst first. */
 export function useRemedies(): readonly Remedy[] {
-  const report = useDesk((d) => d.report);
-  const controls = useDesk((d) => d.controls);
-  const rules = useDesk((d) => d.rules);
-  const pattern = useDesk((d) => d.pattern);
+  const report = useReport((r) => r.words);
+  const controls = useDesk((d) => d.settings);
+  const rules = useDesk((d) => d.settings.rules);
+  const pattern = useDesk((d) => d.settings.meter.pattern);
   const locked = useDesk((d) => d.lock !== null);
-  const delayS = useDesk((d) => d.delayS);
+  const delayS = useDesk((d) => d.settings.delayS);
   const off = useDesk((d) => d.remediesOff);
   const burntShare = useDesk((d) => d.check.share);
   return useMemo(() => {
-    if (!report) return [];
-    const { settings, plan, reading, wholeEv100, effects, headroomEv, outOfRangeEv, deviationEv } = report;
+    const [exposure, raw] = [exposureOf(report), rawOf(report)];
+    if (!report || !exposure || !raw) return [];
+    const { settings, plan, outOfRangeEv, deviationEv } = exposure;
+    const { reading, wholeEv100 } = report;
+    const { effects, headroomEv, clippedOfFrame } = raw;
     return remediesFor(
       {
         ...{ controls, rules, pattern, locked, delayS, settings, plan, wholeEv100, effects, headroomEv },
         ...{ outOfRangeEv, deviationEv },
-        clippedOfFrame: report.clippedOfFrame,
+        clippedOfFrame,
         burntShare,
         readingEv100: reading.ev100,
         doubt: doubtOf(reading),

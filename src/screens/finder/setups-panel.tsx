@@ -5,16 +5,17 @@ import { StyleSheet, View } from 'react-native';
 import { BUILT_IN } from '../../core/setup/built-in';
 import {
   changesOf,
-  PART_NAMES,
+  partName,
   pickParts,
-  SETUP_PARTS,
   setupName,
+  setupParts,
   type Setup,
   type SetupPart,
 } from '../../core/setup/setup';
 import { newSetupId, readSetupFile, useChangeSetups, useSetups, writeSetupFile } from '../../library/setups';
 import { useDesk } from '../../live/desk';
-import { hasIris, setupValuesOf } from '../../live/desk-controls';
+import { hasIris } from '../../live/camera';
+import { setupValuesOf } from '../../live/desk-controls';
 import { Button } from '../../ui/button';
 import { saveFile } from '../../ui/save-file';
 import { TextField } from '../../ui/text-field';
@@ -177,7 +178,7 @@ function SetupItem({
 function Changes({ setup }: { setup: Setup }) {
   const desk = useDesk();
   const changes = changesOf(setupValuesOf(desk), setup.values).filter(
-    ({ part }) => part !== 'aperture' || hasIris(desk.lens),
+    ({ part }) => part !== 'aperture' || hasIris(desk.optic),
   );
   return (
     <>
@@ -189,7 +190,7 @@ function Changes({ setup }: { setup: Setup }) {
         <View testID="setup-changes">
           {changes.map(({ part, from, to }) => (
             <Words key={part}>
-              {PART_NAMES[part]}: <Words quiet>{from} → </Words>
+              {partName(part)}: <Words quiet>{from} → </Words>
               {to}
             </Words>
           ))}
@@ -242,8 +243,8 @@ function Rename({ name, onRename }: { name: string; onRename: (name: string) => 
 
 /** Which settings go into a new setup, and its name. */
 function SaveForm({ onSave }: { onSave: (setup: Setup) => void }) {
-  const iris = useDesk((d) => hasIris(d.lens));
-  const offered = SETUP_PARTS.filter((part) => part !== 'aperture' || iris);
+  const iris = useDesk((d) => hasIris(d.optic));
+  const offered = setupParts().filter((part) => part !== 'aperture' || iris);
   const [name, setName] = useState('');
   const [parts, setParts] = useState<readonly SetupPart[]>(offered.filter((part) => part !== 'lock'));
   const [error, setError] = useState<string | null>(null);
@@ -275,7 +276,7 @@ function SaveForm({ onSave }: { onSave: (setup: Setup) => void }) {
         {offered.map((part) => (
           <Button
             key={part}
-            label={PART_NAMES[part]}
+            label={partName(part)}
             on={parts.includes(part)}
             onPress={() =>
               setParts(parts.includes(part) ? parts.filter((p) => p !== part) : [...parts, part])

@@ -4,31 +4,34 @@ import { StyleSheet, View } from 'react-native';
 import { patternOf } from '../../core/meter/read';
 import { formatThirds } from '../../core/units/ladders';
 import { useFramesLeft } from '../../library/roll';
-import { lensOf, bodyOf } from '../../camera/port';
-import { camera } from '../../live/camera';
+import { listed } from '../../core/setting/values';
+import { known } from '../../core/units/known';
+import { bodyWith, opticWith } from '../../live/camera';
+import { useReport } from '../../live/report';
 import { useDesk } from '../../live/desk';
 import { colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 
 export function StatusLine() {
-  const lens = useDesk((d) => d.lens);
-  const pattern = useDesk((d) => d.pattern);
-  const kelvin = useDesk((d) => d.report?.colour.kelvin ?? null);
-  const { typicalFrameBytes, megapixels } = bodyOf(camera, lens);
-  const filterStops = useDesk((d) => d.filterStops);
-  const delayS = useDesk((d) => d.delayS);
+  const lens = useDesk((d) => d.optic);
+  const pattern = useDesk((d) => d.settings.meter.pattern);
+  const kelvin = useReport((r) => (r.words ? known(r.words.kelvin) : undefined));
+  const { typicalFrameBytes, megapixels, evidence } = bodyWith(lens);
+  const settings = useDesk((d) => d.settings);
+  const unusual = listed().flatMap(({ key, badge }) => badge?.(settings[key]) ?? []);
   const habitEv = useDesk((d) => d.check.habitEv);
   const { data: left } = useFramesLeft(typicalFrameBytes);
   const battery = useBattery();
   const items = [
-    lensOf(camera, lens).name,
-    `DNG ${megapixels} MP`,
+    opticWith(lens).name,
+    [evidence === 'raw' ? 'DNG' : 'JPEG', known(megapixels) && `${known(megapixels)} MP`]
+      .filter(Boolean)
+      .join(' '),
     // The button below names the pattern too: it stands back when there is more to say.
-    filterStops > 0 || delayS > 0 || habitEv !== 0 ? null : patternOf(pattern).name,
+    unusual.length > 0 || habitEv !== 0 ? null : patternOf(pattern).name,
     habitEv !== 0 ? `habit ${formatThirds(habitEv)}` : null,
-    filterStops > 0 ? `ND ${filterStops.toFixed(1).replace(/\.0$/, '')} stops` : null,
-    delayS > 0 ? `after ${delayS} s` : null,
-    kelvin === null ? null : `${kelvin} K auto`,
+    ...unusual,
+    kelvin === undefined ? null : `${kelvin} K auto`,
     left === null || left === undefined
       ? null
       : left === 0

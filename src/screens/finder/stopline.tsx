@@ -4,8 +4,10 @@ import { useRef, useState } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 import { carrierOf } from '../../core/exposure/automatic';
 import { nearestStep } from '../../core/units/ladders';
+import { exactOf } from '../../live/desk-controls';
+import { latestReport, rawOf, reasonOf, useReport } from '../../live/report';
 import { useDesk } from '../../live/desk';
-import { hasIris } from '../../live/desk-controls';
+import { hasIris } from '../../live/camera';
 import { LADDERS } from '../../live/desk-state';
 import { colour, radius, space } from '../../ui/theme';
 import { useDrag } from '../../ui/use-drag';
@@ -16,8 +18,11 @@ import { evPerPixel, WHOLE_AXIS, zoomed } from './stopline-path';
 
 export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'picture' }) {
   const ref = useRef<View>(null);
-  const report = useDesk((d) => d.report);
-  const controls = useDesk((d) => d.controls);
+  const report = useReport((r) => r.report);
+  const words = useReport((r) => r.words);
+  const raw = rawOf(report);
+  const said = rawOf(words);
+  const controls = useDesk((d) => d.settings);
   const [width, setWidth] = useState(0);
   const [dragging, setDragging] = useState(false);
   const [axis, setAxis] = useState(WHOLE_AXIS);
@@ -26,9 +31,9 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
   const start = useRef(0);
   const carrier = carrierOf(
     controls,
-    useDesk((d) => hasIris(d.lens)),
+    useDesk((d) => hasIris(d.optic)),
   );
-  const carried = carrier === 'shutter' ? controls.shutter.exact : controls.compensationEv;
+  const carried = exactOf(controls, report, carrier);
   const index = nearestStep(LADDERS[carrier], carried);
   const { nudge, toggleScope } = useDesk.getState();
   useDrag(ref, {
@@ -38,11 +43,8 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
     },
     onMove: (dx) => {
       const wanted = start.current + Math.round(dx * evPerPixel(width, axis) * 3);
-      const now = useDesk.getState().controls;
-      const at = nearestStep(
-        LADDERS[carrier],
-        carrier === 'shutter' ? now.shutter.exact : now.compensationEv,
-      );
+      const now = exactOf(useDesk.getState().settings, latestReport(), carrier);
+      const at = nearestStep(LADDERS[carrier], now);
       if (wanted !== at) nudge(wanted - at);
     },
     onEnd: () => setDragging(false),
@@ -59,8 +61,9 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
     },
   });
   const carrying = `${carrier === 'shutter' ? 'Shutter' : 'Compensation'} ${valueWords(carrier, carried)}`;
-  const clipped = report ? percentWords(report.clippedOfFrame) : '–';
-  const room = report ? headroomWords(report.headroomEv) : '';
+  const clipped = said ? percentWords(said.clippedOfFrame) : '–';
+  const room = said ? headroomWords(said.headroomEv) : '';
+  const unknown = reasonOf(words?.raw);
   return (
     <View
       ref={ref}
@@ -70,7 +73,7 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
       aria-valuemin={0}
       aria-valuemax={LADDERS[carrier].length - 1}
       aria-valuenow={index}
-      aria-valuetext={`Raw: ${clipped} will be clipped, ${room}. ${report ? `${rangeWords(report.range)}. ` : ''}Exposure through ${carrying}`}
+      aria-valuetext={`${said ? `Raw: ${clipped} will be clipped, ${room}. ${rangeWords(said.range)}` : `Raw: ${unknown ?? 'not yet'}`}. Exposure through ${carrying}`}
       {...{ dataSet: { fromEv: axis.fromEv.toFixed(2), toEv: axis.toEv.toFixed(2) } }}
       testID={`stopline-${scope}`}
       style={styles.frame}
@@ -79,10 +82,10 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
       <View style={styles.head}>
         <Words kind="label" style={styles.name}>
           {scope === 'raw' ? 'Raw' : 'Picture'}
-          {scope === 'raw' && report && !dragging && (
+          {scope === 'raw' && said && !dragging && (
             <Words kind="label" quiet testID="range">
               {'  '}
-              {rangeWords(report.range)}
+              {rangeWords(said.range)}
             </Words>
           )}
         </Words>
@@ -90,13 +93,17 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
           <Words kind="label" style={styles.carrying}>
             {carrying}
           </Words>
+        ) : scope === 'raw' && unknown ? (
+          <Words kind="label" quiet testID="no-raw">
+            {unknown}
+          </Words>
         ) : scope === 'raw' ? (
           <Words kind="label" quiet>
             clipped{' '}
             <Words
               kind="label"
               testID="clip-share"
-              style={report && report.clippedOfFrame > 0.001 && styles.clip}
+              style={said && said.clippedOfFrame > 0.001 && styles.clip}
             >
               {clipped}
             </Words>
@@ -113,24 +120,24 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
       </View>
       {report && width > 0 && (
         <ScopeBox height={height - 24}>
-          {scope === 'raw' ? (
-            <StoplineDrawing
-              data={report.stopline}
-              floorEv={report.floorEv}
-              midGreyEv={report.midGreyEv}
-              clean={{ ev: report.cleanEv, db: cleanDb }}
-              tones={report.toneLimits}
-              pins={report.pins}
-              axis={axis}
-              heights={heights}
-              width={width}
-              height={height - 24}
-            />
-          ) : (
-            report.picture && (
-              <PictureDrawing data={report.picture} width={width} height={height - 24} heights={heights} />
-            )
-          )}
+          {scope === 'raw'
+            ? raw && (
+                <StoplineDrawing
+                  data={raw.stopline}
+                  floorEv={raw.floorEv}
+                  midGreyEv={raw.midGreyEv}
+                  clean={{ ev: raw.cleanEv, db: cleanDb }}
+                  tones={raw.toneLimits}
+                  pins={report.pins}
+                  axis={axis}
+                  heights={heights}
+                  width={width}
+                  height={height - 24}
+                />
+              )
+            : report.picture && (
+                <PictureDrawing data={report.picture} width={width} height={height - 24} heights={heights} />
+              )}
         </ScopeBox>
       )}
     </View>

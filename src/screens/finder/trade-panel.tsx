@@ -1,21 +1,25 @@
 // Trading: brightness is held, one setting gives way to the others click for click; a table of what gives the same light, and
 // what each row costs.
+import type { SettingId } from '../../core/exposure/settings';
 import { useEffect } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Equivalent } from '../../core/advice/equivalents';
 import { tradable, valueOf } from '../../core/advice/equivalents';
-import { LADDER_OF, type SettingId } from '../../core/exposure/automatic';
+import { LADDER_OF } from '../../core/exposure/automatic';
 import { nearestStep } from '../../core/units/ladders';
+import { useExposureWords, useRawWords } from '../../live/report';
 import { useDesk } from '../../live/desk';
 import { Segmented } from '../../ui/segmented';
 import { colour, radius, space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
+import { NoRaw } from './no-raw';
 import { decibelWords, distanceWords, pixelWords, valueWords } from './format';
 
 const NAMES: Readonly<Record<SettingId, string>> = { shutter: 'Shutter', aperture: 'Aperture', iso: 'ISO' };
 
 export function TradePanel() {
-  const report = useDesk((d) => d.report);
+  const exposure = useExposureWords((e) => e);
+  const equivalents = useRawWords((r) => r.equivalents);
   const trade = useDesk((d) => d.trade);
   const { startTrade, setWants, set } = useDesk.getState();
   const gives = trade?.gives ?? null;
@@ -23,7 +27,8 @@ export function TradePanel() {
     setWants({ equivalents: gives ?? 'iso' });
     return () => setWants({ equivalents: null });
   }, [gives, setWants]);
-  if (!report) return null;
+  if (!exposure) return <NoRaw />;
+  const { plan, settings, outOfRangeEv } = exposure;
   const take = (moves: SettingId, row: Equivalent) => {
     if (!useDesk.getState().trade) startTrade(gives ?? 'iso');
     set(moves, nearestStep(LADDER_OF[moves], valueOf(row.settings, moves)));
@@ -34,7 +39,7 @@ export function TradePanel() {
         name="What gives way"
         choices={[
           { id: 'none', label: 'No trading' },
-          ...tradable(report.plan).map((id) => ({
+          ...tradable(plan).map((id) => ({
             id,
             label: NAMES[id],
             name: `${NAMES[id]} gives way`,
@@ -49,13 +54,13 @@ export function TradePanel() {
           ? `Brightness is held. Move any setting: ${NAMES[trade.gives]} gives way, click for click.`
           : 'Choose what gives way; then a click here is a click there. Or take a row: same light, other costs.'}
       </Words>
-      {trade && report.outOfRangeEv !== null && (
+      {trade && outOfRangeEv !== null && (
         <Words style={styles.missing} testID="trade-missing" role="status">
-          {NAMES[trade.gives]} is at its end, {valueWords(trade.gives, valueOf(report.settings, trade.gives))}
-          : {Math.abs(report.outOfRangeEv).toFixed(1)} EV too {report.outOfRangeEv > 0 ? 'bright' : 'dark'}
+          {NAMES[trade.gives]} is at its end, {valueWords(trade.gives, valueOf(settings, trade.gives))}:{' '}
+          {Math.abs(outOfRangeEv).toFixed(1)} EV too {outOfRangeEv > 0 ? 'bright' : 'dark'}
         </Words>
       )}
-      {report.equivalents?.map((group) => (
+      {equivalents?.map((group) => (
         <View
           key={group.moves}
           role="table"

@@ -1,10 +1,10 @@
 // The developed picture of an opened frame: whole, or one picture pixel a screen pixel with pan. Pixels are developed in
-// the darkroom's worker and arrive as bitmaps; until then the thumbnail stands in.
+// the lightbox and arrive as bitmaps; until then the thumbnail stands in.
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Image, StyleSheet, View } from 'react-native';
 import type { FrameRecord } from '../../core/frame/record';
 import type { PictureHistogram } from '../../core/scopes/picture-histogram';
-import { darkroom } from '../../camera/darkroom';
+import { lightbox } from '../../library/staff';
 import { useThumbnail } from '../../library/roll';
 import { Button } from '../../ui/button';
 import { colour, space } from '../../ui/theme';
@@ -21,7 +21,7 @@ interface Props {
 
 export function DevelopedPicture({ record, open, width, height, onHistogram }: Props) {
   const [full, setFull] = useState(false);
-  const [centre, setCentre] = useState({ x: record.width / 2, y: record.height / 2 });
+  const [centre, setCentre] = useState({ x: record.image.width / 2, y: record.image.height / 2 });
   const [ready, setReady] = useState<'fit' | 'full' | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   const host = useRef<View>(null);
@@ -67,8 +67,8 @@ export function DevelopedPicture({ record, open, width, height, onHistogram }: P
     const ticket = ++wanted.current;
     const fail = (error: unknown) => setFailed(error instanceof Error ? error.message : String(error));
     if (!full) {
-      darkroom()
-        .fit(record.id, Math.round(width * ratio), Math.round(height * ratio))
+      lightbox
+        .call((api) => api.fit(record.id, Math.round(width * ratio), Math.round(height * ratio)))
         .then(({ bitmap, histogram }) => {
           onHistogram(histogram);
           if (ticket !== wanted.current) return bitmap.close();
@@ -77,17 +77,17 @@ export function DevelopedPicture({ record, open, width, height, onHistogram }: P
         }, fail);
       return;
     }
-    const w = Math.min(record.width, Math.round(width * ratio));
-    const h = Math.min(record.height, Math.round(height * ratio));
+    const w = Math.min(record.image.width, Math.round(width * ratio));
+    const h = Math.min(record.image.height, Math.round(height * ratio));
     const region = {
-      x: hold(centre.x - w / 2, record.width - w),
-      y: hold(centre.y - h / 2, record.height - h),
+      x: hold(centre.x - w / 2, record.image.width - w),
+      y: hold(centre.y - h / 2, record.image.height - h),
       width: w,
       height: h,
     };
     const request = requestAnimationFrame(() => {
-      darkroom()
-        .region(record.id, region)
+      lightbox
+        .call((api) => api.region(record.id, region))
         .then((bitmap) => {
           if (ticket !== wanted.current) return bitmap.close();
           show(bitmap);
@@ -99,7 +99,10 @@ export function DevelopedPicture({ record, open, width, height, onHistogram }: P
 
   const pan = (x: number, y: number) => {
     const [w, h] = [width * ratio, height * ratio];
-    setCentre({ x: within(x, w / 2, record.width - w / 2), y: within(y, h / 2, record.height - h / 2) });
+    setCentre({
+      x: within(x, w / 2, record.image.width - w / 2),
+      y: within(y, h / 2, record.image.height - h / 2),
+    });
   };
   useDrag(host, {
     onStart: () => {
@@ -107,7 +110,7 @@ export function DevelopedPicture({ record, open, width, height, onHistogram }: P
     },
     onMove: (dx, dy) => full && pan(from.current.x - dx * ratio, from.current.y - dy * ratio),
     onTap: (x, y) => {
-      if (!full) pan(x * record.width, y * record.height);
+      if (!full) pan(x * record.image.width, y * record.image.height);
       setFull(!full);
     },
     onKey: (key) => {

@@ -2,8 +2,10 @@
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import type { OpenedFile } from '../../workers/darkroom.worker';
-import { forecastHeld, type FrameRecord } from '../../core/frame/record';
+import type { OpenedFile } from '../../workers/lightbox.worker';
+import { forecastHeld, type FrameRecord, type RawFigures } from '../../core/frame/record';
+import { definitionOf, listed } from '../../core/setting/values';
+import { isUnknown, known, type Known } from '../../core/units/known';
 import type { PictureHistogram } from '../../core/scopes/picture-histogram';
 import {
   APERTURE_LADDER,
@@ -15,10 +17,11 @@ import {
 } from '../../core/units/ladders';
 import { patternOf } from '../../core/meter/read';
 import { ev100OfSettings } from '../../core/light/apex';
+import { WorkerGone } from '../../workers/hire';
 import { fileName } from '../../library/file-name';
 import { useDesk } from '../../live/desk';
 import { useRoll } from '../../library/roll';
-import { darkroom } from '../../camera/darkroom';
+import { lightbox } from '../../library/staff';
 import { Button } from '../../ui/button';
 import { saveFile } from '../../ui/save-file';
 import { colour, radius, space } from '../../ui/theme';
@@ -56,24 +59,33 @@ function OpenFrame({ record }: { record: FrameRecord }) {
   const { width, height } = useWindowDimensions();
   const wide = width > height && width >= 700;
   const [opening, setOpening] = useState<Opening>({ kind: 'opening' });
+  const [attempt, setAttempt] = useState(0);
   const [picture, setPicture] = useState<PictureHistogram | null>(null);
   const remove = useDeleteWithUndo();
   const heights = useDesk((d) => d.check.heights);
   useEffect(() => {
     let gone = false;
-    darkroom()
-      .open(record.id, record.place)
+    const fail = (message: string, there: boolean) => !gone && setOpening({ kind: 'failed', message, there });
+    // Whatever becomes of the lightbox, the file is where it was.
+    const stop = lightbox.onFault((message) => fail(`${message}.`, true));
+    lightbox
+      .call((api) => api.open(record))
       .then(
         (file) => !gone && setOpening({ kind: 'open', file }),
         (error: unknown) => {
           const { name = '', message = String(error) } = (error ?? {}) as Partial<Error>;
-          if (!gone) setOpening({ kind: 'failed', message, there: name === 'DngError' });
+          fail(message, name === 'DngError' || error instanceof WorkerGone);
         },
       );
     return () => {
       gone = true;
+      stop();
     };
-  }, [record]);
+  }, [record, attempt]);
+  const again = () => {
+    setOpening({ kind: 'opening' });
+    setAttempt((n) => n + 1);
+  };
   const file = opening.kind === 'open' ? opening.file : null;
   const viewWidth = wide ? width - 420 : width;
   const viewHeight = wide ? height - 60 : Math.min(height * 0.6, (width * 4) / 3);
@@ -103,9 +115,11 @@ function OpenFrame({ record }: { record: FrameRecord }) {
                   ? 'The file can still be downloaded and looked at elsewhere.'
                   : 'There is no file to download. The record and the thumbnail are all that is left of this frame.'}
               </Words>
+              <Button label="Open it again" onPress={again} testID="open-again" />
             </View>
           ) : (
             <DevelopedPicture
+              key={attempt}
               record={record}
               open={file !== null}
               width={viewWidth}
@@ -127,6 +141,11 @@ function OpenFrame({ record }: { record: FrameRecord }) {
                   height={110}
                 />
               </ScopeBox>
+              {file.asSaved === false && (
+                <Words style={styles.missed} role="alert" testID="not-as-saved">
+                  This is not the file that was saved: its hash is another. Something has changed it since.
+                </Words>
+              )}
               <ForecastTable record={record} file={file} />
             </Panel>
           )}
@@ -159,6 +178,7 @@ function Panel({ title, words, children }: { title: string; words: string; child
 }
 
 function rawWords({ result }: FrameRecord): string {
+  if (isUnknown(result)) return result.unknown;
   const room = result.headroomEv;
   return room === null
     ? 'black everywhere'
@@ -169,8 +189,9 @@ function rawWords({ result }: FrameRecord): string {
 
 /** What the finder said before the press beside what the file holds, channel by channel. */
 function ForecastTable({ record, file }: { record: FrameRecord; file: OpenedFile }) {
-  const rows = file.check.channels.map((result, i) => ({ result, forecast: record.forecast.channels[i] }));
-  const held = forecastHeld(record.forecast.channels, file.check.channels);
+  const told: RawFigures | undefined = record.forecast;
+  const rows = file.check.channels.map((result, i) => ({ result, forecast: told?.channels[i] }));
+  const held = told && forecastHeld(told.channels, file.check.channels);
   return (
     <>
       <View testID="forecast-table" role="table" aria-label="Forecast and result">
@@ -189,9 +210,11 @@ function ForecastTable({ record, file }: { record: FrameRecord; file: OpenedFile
         ))}
       </View>
       <Words kind="label" style={held ? styles.held : styles.missed} testID="forecast-held">
-        {held
-          ? 'The forecast held: within a tenth, or 0.02 % of the frame.'
-          : 'The forecast was off by more than a tenth and 0.02 % of the frame.'}
+        {held === undefined
+          ? 'Nothing was told of raw before the press.'
+          : held
+            ? 'The forecast held: within a tenth, or 0.02 % of the frame.'
+            : 'The forecast was off by more than a tenth and 0.02 % of the frame.'}
       </Words>
     </>
   );
@@ -215,30 +238,63 @@ function Row({ cells, quiet }: { cells: readonly string[]; quiet?: boolean }) {
   );
 }
 
-function apertureWords({ apertureN, apertureAuto }: FrameRecord): string {
-  if (apertureAuto === undefined) return `f/${apertureN}`;
-  return `${stepOf(APERTURE_LADDER, apertureN).label}, ${apertureAuto ? 'automatic' : 'by hand'}`;
+/** A value with how it was set, or why it is not known. */
+function madeWords<T>(value: Known<T>, words: (known: T) => string, auto?: boolean): string {
+  if (isUnknown(value)) return `unknown: ${value.unknown}`;
+  return auto === undefined ? words(value) : `${words(value)}, ${auto ? 'automatic' : 'by hand'}`;
+}
+
+/** The settings that say nothing of themselves elsewhere, where they were not as usual. */
+function furtherSettings({ set }: FrameRecord): [string, string][] {
+  const shown = ['shutter', 'iso', 'aperture', 'compensationEv', 'focus', 'meter', 'rules'];
+  return listed().flatMap(({ key, name, words, initial }): [string, string][] => {
+    const value = set[key];
+    return shown.includes(key) || value === undefined || value === initial ? [] : [[name, words(value)]];
+  });
+}
+
+/** What only frames made in this way have. */
+function originWords({ made }: FrameRecord): [string, string][] {
+  if (made.kind === 'simulated')
+    return [
+      ['Held', made.outside.support === 'tripod' ? 'on a tripod' : 'by hand'],
+      ['Scene', `${made.scene}, seed ${made.seed}`],
+    ];
+  if (made.kind === 'browser') return [['Made', `of ${made.pictures} pictures of ${made.device}`]];
+  return [['Imported', made.file]];
 }
 
 function CaptureData({ record }: { record: FrameRecord }) {
   const local = new Date(record.timeMs + record.offsetMinutes * 60000).toISOString();
-  const by = (auto: boolean) => (auto ? 'automatic' : 'by hand');
+  const { shutterS, iso, apertureN, compensationEv } = record.exposure;
+  const { set, image, metered, files } = record;
+  const whole = [known(apertureN), known(shutterS), known(iso)] as const;
+  const ev = whole.every((v) => v !== undefined)
+    ? ev100OfSettings(...(whole as [number, number, number]))
+    : null;
+  const fixed = set.aperture === undefined;
   const rows: [string, string][] = [
-    ['Shutter', `${stepOf(SHUTTER_LADDER, record.shutterS).label}, ${by(record.shutterAuto)}`],
-    ['ISO', `${stepOf(ISO_LADDER, record.iso).label}, ${by(record.isoAuto)}`],
-    ['Aperture', apertureWords(record)],
-    ['Compensation', `${formatThirds(record.compensationEv)} EV`],
-    ['EV at ISO 100', ev100OfSettings(record.apertureN, record.shutterS, record.iso).toFixed(1)],
-    ['Meter', patternOf(record.pattern).name],
-    ['White', `${record.kelvin} K, automatic`],
+    ['Shutter', madeWords(shutterS, (s) => stepOf(SHUTTER_LADDER, s).label, set.shutter?.auto)],
+    ['ISO', madeWords(iso, (s) => stepOf(ISO_LADDER, s).label, set.iso?.auto)],
+    [
+      'Aperture',
+      madeWords(apertureN, (n) => (fixed ? `f/${n}` : stepOf(APERTURE_LADDER, n).label), set.aperture?.auto),
+    ],
+    ['Compensation', `${formatThirds(compensationEv)} EV`],
+    ...(ev === null ? [] : [['EV at ISO 100', ev.toFixed(1)] as [string, string]]),
+    ['Meter', set.meter ? definitionOf('meter').words(set.meter) : patternOf(metered.pattern).name],
+    ['White', madeWords(record.kelvin, (k) => `${k} K, automatic`)],
     ['Lens', record.lens],
-    ['Focus', distanceWords(record.focusM ?? Infinity)],
-    ['Held', record.outside.support === 'tripod' ? 'on a tripod' : 'by hand'],
-    ...(record.filterStops ? [['Filter', `${record.filterStops.toFixed(1)} stops`] as [string, string]] : []),
+    ['Focus', madeWords(record.focusM, (m) => distanceWords(m ?? Infinity))],
+    ...furtherSettings(record),
+    ...originWords(record),
     ['Camera', record.camera],
-    ['Scene', `${record.scene}, seed ${record.seed}`],
     ['Taken', `${local.slice(0, 10)} ${local.slice(11, 19)}`],
-    ['Size', `${record.width} × ${record.height}, ${(record.bytes / 1e6).toFixed(1)} MB DNG`],
+    ['Size', `${image.width} × ${image.height}`],
+    ...files.map(({ format, bytes }): [string, string] => [
+      format.toUpperCase(),
+      `${(bytes / 1e6).toFixed(1)} MB`,
+    ]),
   ];
   return (
     <View style={styles.panel} testID="capture-data">
@@ -261,7 +317,10 @@ function Download({ record, ready }: { record: FrameRecord; ready: boolean }) {
   const download = async () => {
     setState('busy');
     try {
-      saveFile(await darkroom().file(record.id, record.place), fileName(record));
+      for (const entry of record.files) {
+        const bytes = await lightbox.call((api) => api.file(record.id, entry, record.place));
+        saveFile(bytes, fileName(record, entry.format));
+      }
       setState('idle');
     } catch {
       setState('failed');

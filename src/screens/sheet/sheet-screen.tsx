@@ -4,6 +4,7 @@ import { useRouter } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
 import { Image, Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { FrameRecord } from '../../core/frame/record';
+import { known } from '../../core/units/known';
 import { formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../../core/units/ladders';
 import { purgeFrames, useDelete, useRecovery, useRestore, useRoll, useThumbnail } from '../../library/roll';
 import { useUndo } from '../../live/undo';
@@ -11,7 +12,7 @@ import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { recoveredWords } from './recovered-words';
-import { UnsavedBar } from './unsaved-bar';
+import { KeeperFault, UnsavedBar } from './unsaved-bar';
 
 const CAPTION = 40;
 
@@ -58,6 +59,7 @@ export function SheetScreen() {
       )}
       {frames.length > 0 && <Grid frames={frames} />}
       <View style={styles.unsaved}>
+        <KeeperFault />
         <UnsavedBar />
       </View>
       <UndoBar />
@@ -114,9 +116,15 @@ function Grid({ frames }: { frames: readonly FrameRecord[] }) {
   );
 }
 
-export function frameWords(frame: Pick<FrameRecord, 'shutterS' | 'iso' | 'compensationEv'>): string {
-  const base = `${stepOf(SHUTTER_LADDER, frame.shutterS).label} · ISO ${stepOf(ISO_LADDER, frame.iso).label}`;
-  return frame.compensationEv === 0 ? base : `${base} · ${formatThirds(frame.compensationEv)}`;
+export function frameWords({ exposure }: Pick<FrameRecord, 'exposure'>): string {
+  const { compensationEv } = exposure;
+  const [shutterS, iso] = [known(exposure.shutterS), known(exposure.iso)];
+  const parts = [
+    shutterS === undefined ? null : stepOf(SHUTTER_LADDER, shutterS).label,
+    iso === undefined ? null : `ISO ${stepOf(ISO_LADDER, iso).label}`,
+    compensationEv === 0 ? null : formatThirds(compensationEv),
+  ].filter((part) => part !== null);
+  return parts.length > 0 ? parts.join(' · ') : 'exposure unknown';
 }
 
 function Cell({ frame, size }: { frame: FrameRecord; size: number }) {

@@ -1,10 +1,25 @@
 // A frame that was taken and could not be saved, and what can be done for it. It stays until it is saved or let go.
 import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { useKeeperFault } from '../../library/roll';
 import { guardUnsaved, useUnsaved } from '../../live/unsaved';
 import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
+
+/** Nothing can be written just now: why, and the way to try again. */
+export function KeeperFault() {
+  const fault = useKeeperFault();
+  if (!fault) return null;
+  return (
+    <View style={styles.bar} role="alert" testID="keeper-fault">
+      <Words kind="label" style={styles.says}>
+        {fault.message}. What was stored is safe.
+      </Words>
+      <Button label="Try again" kind="primary" onPress={fault.again} testID="keeper-again" />
+    </View>
+  );
+}
 
 export function UnsavedBar() {
   const frames = useUnsaved((u) => u.frames);

@@ -1,11 +1,12 @@
 // Another exposure of the same scene, held up against the present one; and the loupe.
 import { StyleSheet, View } from 'react-native';
-import type { SettingId } from '../../../core/exposure/automatic';
+import type { SettingId } from '../../../core/exposure/settings';
 import { at, nearestStep } from '../../../core/units/ladders';
 import { LADDER_OF } from '../../../core/exposure/automatic';
+import { useExposureWords, useRawWords } from '../../../live/report';
 import { useDesk } from '../../../live/desk';
-import { hasIris } from '../../../live/desk-controls';
-import type { OtherExposure } from '../../../workers/finder-protocol';
+import { hasIris } from '../../../live/camera';
+import type { OtherExposure } from '../../../camera/order';
 import { Button } from '../../../ui/button';
 import { Stepper } from '../../../ui/stepper';
 import { space } from '../../../ui/theme';
@@ -21,12 +22,12 @@ const KEYS: Readonly<Record<SettingId, keyof OtherExposure>> = {
 const NAMES: Readonly<Record<SettingId, string>> = { shutter: 'Shutter', iso: 'ISO', aperture: 'Aperture' };
 
 export function ComparePanel() {
-  const settings = useDesk((d) => d.report?.settings);
-  const comparison = useDesk((d) => d.report?.comparison ?? null);
-  const plan = useDesk((d) => d.report?.plan);
+  const settings = useExposureWords((e) => e.settings);
+  const comparison = useRawWords((r) => r.comparison);
+  const plan = useExposureWords((e) => e.plan);
   const other = useDesk((d) => d.other);
   const loupe = useDesk((d) => d.loupe);
-  const iris = useDesk((d) => hasIris(d.lens));
+  const iris = useDesk((d) => hasIris(d.optic));
   const { setOther, setLoupe } = useDesk.getState();
   if (!settings || !plan) return <Words quiet>Waiting for the finder…</Words>;
   const { shutterS, iso, apertureN } = settings;

@@ -6,13 +6,15 @@ import { DARK_SHARE } from '../../../core/scopes/limits';
 import { formatEv, formatThirds } from '../../../core/units/ladders';
 import { BURNT_SHARES, SPARKLES, stepThrough } from '../../../live/check-settings';
 import { useDesk } from '../../../live/desk';
-import { hasIris } from '../../../live/desk-controls';
-import type { FinderReport } from '../../../workers/finder-protocol';
+import { hasIris } from '../../../live/camera';
+import type { RawReport } from '../../../camera/report';
+import { useExposureWords, useRawWords } from '../../../live/report';
 import { Button } from '../../../ui/button';
 import { Segmented } from '../../../ui/segmented';
 import { Stepper } from '../../../ui/stepper';
 import { colour, space } from '../../../ui/theme';
 import { Words } from '../../../ui/words';
+import { NoRaw } from '../no-raw';
 import { percentWords, shareWords, valueWords } from '../format';
 
 const WAY_NAMES: Readonly<Record<FitWay, string>> = {
@@ -24,17 +26,18 @@ const WAY_NAMES: Readonly<Record<FitWay, string>> = {
 const MOST_HABIT = 3;
 
 export function FitPanel() {
-  const report = useDesk((d) => d.report);
+  const raw = useRawWords((r) => r);
+  const iso = useExposureWords((e) => e.settings.iso);
   const check = useDesk((d) => d.check);
-  const iris = useDesk((d) => hasIris(d.lens));
+  const iris = useDesk((d) => hasIris(d.optic));
   const { setCheck, takeFit } = useDesk.getState();
-  if (!report) return <Words quiet>Waiting for the finder…</Words>;
-  const { fit } = report;
+  if (!raw || iso === null) return <NoRaw />;
+  const { fit } = raw;
   const ways = FIT_WAYS.filter((way) => way !== 'aperture' || iris);
   const habit = Math.round(3 * check.habitEv);
   return (
     <>
-      <Words testID="fit-room">{roomWords(report, check.share)}</Words>
+      <Words testID="fit-room">{roomWords(raw, check.share)}</Words>
       <View style={styles.row}>
         <Button
           label={fitLabel(fit)}
@@ -65,7 +68,7 @@ export function FitPanel() {
         />
         <Stepper
           name="Sparkle may go"
-          value={sparkleSize(check.sparkle, report.sites)}
+          value={sparkleSize(check.sparkle, raw.sites)}
           onStep={(by) => setCheck({ sparkle: stepThrough(SPARKLES, check.sparkle as never, by) })}
           testID="sparkle"
         />
@@ -82,13 +85,13 @@ export function FitPanel() {
       <Words kind="label" quiet>
         Sparkle is a bright area no larger than that, standing alone; a habit is added to every compensation.
       </Words>
-      <Range report={report} cleanDb={check.cleanDb} />
+      <Range raw={raw} iso={iso} cleanDb={check.cleanDb} />
     </>
   );
 }
 
 /** The room that is left, by the person's own measure. */
-function roomWords({ headroomEv, sparkle }: FinderReport, share: number): string {
+function roomWords({ headroomEv, sparkle }: RawReport, share: number): string {
   const most = Math.max(...sparkle);
   const but = most > 0 ? `, not counting ${percentWords(most)} of sparkle` : '';
   const burns = `${shareWords(share)} of a channel burns${but}.`;
@@ -124,8 +127,8 @@ function priceWords(fit: FitPlan | null): string {
   return `${to}. Shadows ${wins} ${Math.abs(shadowDb).toFixed(1)} dB and are clean ${Math.abs(cleanEv).toFixed(1)} EV ${deeper}.${short}`;
 }
 
-function Range({ report, cleanDb }: { report: FinderReport; cleanDb: number }) {
-  const { sceneEv, sensorEv, frames } = report.range;
+function Range({ raw, iso, cleanDb }: { raw: RawReport; iso: number; cleanDb: number }) {
+  const { sceneEv, sensorEv, frames } = raw.range;
   const scene = Number.isFinite(sceneEv) ? `${sceneEv.toFixed(1)} EV` : 'more than the meter sees';
   return (
     <View testID="range-words">
@@ -138,7 +141,7 @@ function Range({ report, cleanDb }: { report: FinderReport; cleanDb: number }) {
       </Words>
       <Words kind="label" quiet>
         Scene {scene}, from its darkest {100 * DARK_SHARE} % to what must not burn. Raw {sensorEv.toFixed(1)}{' '}
-        EV at ISO {valueWords('iso', report.settings.iso)}, from clean at {cleanDb} dB to clip.
+        EV at ISO {valueWords('iso', iso)}, from clean at {cleanDb} dB to clip.
       </Words>
     </View>
   );

@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { whyTheyDiffer } from '../../../core/advice/difference';
 import { CLEAN_DBS } from '../../../core/scopes/limits';
 import { HEIGHTS, HISTOGRAM_SIZES, HISTOGRAMS, stepThrough } from '../../../live/check-settings';
+import { useExposureWords, useRawWords } from '../../../live/report';
 import { useDesk } from '../../../live/desk';
 import { Segmented } from '../../../ui/segmented';
 import { Stepper } from '../../../ui/stepper';
@@ -80,9 +81,9 @@ export function HistogramPanel() {
 
 /** Why raw and picture differ in this frame. */
 export function Why() {
-  const disagreement = useDesk((d) => d.report?.disagreement ?? null);
-  const colour = useDesk((d) => d.report?.colour);
-  const settings = useDesk((d) => d.report?.settings);
+  const disagreement = useRawWords((r) => r.disagreement);
+  const colour = useRawWords((r) => r.colour);
+  const settings = useExposureWords((e) => e.settings);
   const { setWants } = useDesk.getState();
   useEffect(() => {
     setWants({ disagreement: true });

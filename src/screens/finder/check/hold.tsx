@@ -3,7 +3,7 @@ import { Pressable, StyleSheet } from 'react-native';
 import type { Comparison } from '../../../core/scopes/compare';
 import { formatEv } from '../../../core/units/ladders';
 import { useDesk } from '../../../live/desk';
-import { hasIris } from '../../../live/desk-controls';
+import { hasIris } from '../../../live/camera';
 import { colour, radius, space, touch } from '../../../ui/theme';
 import { Words } from '../../../ui/words';
 import { percentWords, settingsWords } from '../format';
@@ -11,7 +11,7 @@ import { percentWords, settingsWords } from '../format';
 export function HoldButton({ testID }: { testID: string }) {
   const other = useDesk((d) => d.other);
   const holding = useDesk((d) => d.holding);
-  const iris = useDesk((d) => hasIris(d.lens));
+  const iris = useDesk((d) => hasIris(d.optic));
   const hold = useDesk((d) => d.hold);
   if (!other) return null;
   const words = settingsWords({ ...other, compensationEv: 0 }, iris);

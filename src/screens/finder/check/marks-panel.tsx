@@ -5,11 +5,13 @@ import { MOST_BELOW_CLIP_12 } from '../../../core/scopes/zebra';
 import type { PerChannel } from '../../../core/scopes/levels';
 import type { MarkId, ZebraThreshold } from '../../../live/check-settings';
 import { useDesk } from '../../../live/desk';
+import { useRawWords } from '../../../live/report';
 import { Button } from '../../../ui/button';
 import { Segmented } from '../../../ui/segmented';
 import { Stepper } from '../../../ui/stepper';
 import { space } from '../../../ui/theme';
 import { Words } from '../../../ui/words';
+import { NoRaw } from '../no-raw';
 import { countWords, percentWords } from '../format';
 
 const MARKS: readonly { id: MarkId; label: string; name: string }[] = [
@@ -53,9 +55,9 @@ export function MarksPanel() {
 
 /** Shares and sites of the capture that will be clipped or lost, by channel, and the picture's ends. */
 function Shares() {
-  const report = useDesk((d) => d.report);
-  if (!report) return null;
-  const { forecast, sites, disagreement } = report;
+  const raw = useRawWords((r) => r);
+  if (!raw) return <NoRaw />;
+  const { forecast, sites, disagreement } = raw;
   const rows = (kind: PerChannel<number>) =>
     [kind[0], (kind[1] + kind[2]) / 2, kind[3]].map((share, c) => ({
       share,

@@ -1,10 +1,10 @@
 // Packed scenes by address: fetched once with progress, the last few kept, so that going back to one is quick.
-import { decodeReflectance, type Reflectance } from '../core/meter/reflectance';
-import { readScenePack } from '../core/scene/pack';
-import type { Scene } from '../core/scene/scene';
-import { OPTICS } from '../core/sensor/cameras';
-import type { LensId, PlateId } from '../core/sensor/simulated-camera';
-import { fetchWhole } from './fetch-whole';
+import { decodeReflectance, type Reflectance } from '../../core/meter/reflectance';
+import { readScenePack } from '../../core/scene/pack';
+import type { Scene } from '../../core/scene/scene';
+import { OPTICS } from '../../core/sensor/cameras';
+import type { LensId, PlateId } from '../../core/sensor/simulated-camera';
+import { fetchWhole } from '../../workers/fetch-whole';
 
 const MOST_PACKS = 6;
 const MOST_SCENES = 2;

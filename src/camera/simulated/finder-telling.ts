@@ -1,18 +1,21 @@
 // What the finder's report tells beside the frame itself: consequences, the fit, an exposure held up against the present one, the
 // hand meter.
-import { equivalentsOf } from '../core/advice/equivalents';
-import type { EffectsOf } from '../core/advice/effects';
-import { fitPlan } from '../core/advice/fit';
-import { fullPlan } from '../core/exposure/automatic';
-import { finderFor, type Finder, type FinderFrame, type Moment } from '../core/finder/finder';
-import { fieldWeights } from '../core/meter/evaluative';
-import { simulatedLux } from '../core/meter/incident';
-import { plateCropOf } from '../core/scene/framing';
-import type { Scene } from '../core/scene/scene';
-import { PRESS_HARDNESS } from '../core/scene/shake';
-import type { SceneView } from '../core/scene/view';
-import { compareExposures } from '../core/scopes/compare';
-import type { FinderOrder, FinderReport, HandReading, OtherExposure } from './finder-protocol';
+import { equivalentsOf } from '../../core/advice/equivalents';
+import type { EffectsOf } from '../../core/advice/effects';
+import { fitPlan } from '../../core/advice/fit';
+import { fullPlan } from '../../core/exposure/automatic';
+import { finderFor, type Finder, type FinderFrame } from '../../core/finder/finder';
+import type { Moment } from '../../core/finder/source';
+import { fieldWeights } from '../../core/meter/evaluative';
+import { simulatedLux } from '../../core/meter/incident';
+import { plateCropOf } from '../../core/scene/framing';
+import type { Scene } from '../../core/scene/scene';
+import { PRESS_HARDNESS } from '../../core/scene/shake';
+import type { SceneView } from '../../core/scene/view';
+import { viewSource } from '../../core/scene/view-source';
+import { compareExposures } from '../../core/scopes/compare';
+import type { Order, OtherExposure } from '../order';
+import type { HandReading, RawReport, Report } from '../report';
 import { reflectanceAt } from './scene-shelf';
 
 /** A view with what was made for it. */
@@ -29,16 +32,16 @@ export interface Shown {
 /** The same moment at another exposure, with the same draw of noise. */
 export function heldUp(
   shown: Shown,
-  order: FinderOrder,
+  order: Order,
   { shutterS, iso, apertureN }: OtherExposure,
   present: FinderFrame,
   frameNumber: number,
   moment: Moment,
 ) {
-  const finder = (shown.other ??= finderFor(shown.view));
+  const finder = (shown.other ??= finderFor(viewSource(shown.view)));
   const by = (exact: number) => ({ auto: false, exact });
-  const controls = { ...order.controls, shutter: by(shutterS), iso: by(iso), aperture: by(apertureN) };
-  const measured = finder.measure({ ...order, controls, pins: [] }, frameNumber, moment);
+  const settings = { ...order.settings, shutter: by(shutterS), iso: by(iso), aperture: by(apertureN) };
+  const measured = finder.measure({ ...order, settings, pins: [] }, frameNumber, moment);
   finder.develop(measured);
   const comparison = compareExposures(
     { frame: present.frame, rgba: shown.finder.rgba },
@@ -50,7 +53,7 @@ export function heldUp(
 export function fitOf(
   { camera: { sensor } }: SceneView,
   { outlook, resolved, plan, meteredEv100 }: FinderFrame,
-  { controls, fitBy, habitEv, filterStops, outlook: { cleanDb } }: FinderOrder,
+  { settings: controls, fitBy, habitEv, outlook: { cleanDb } }: Order,
 ) {
   const { settings, deviationEv } = resolved;
   const { headroomEv } = outlook;
@@ -62,7 +65,6 @@ export function fitOf(
       headroomEv,
       deviationEv,
       meteredEv100,
-      filterStops,
       habitEv,
       cleanDb,
       sensor,
@@ -74,8 +76,8 @@ export function fitOf(
 export function consequences(
   { effects, view }: Shown,
   { resolved, focusM }: FinderFrame,
-  { delayS, equivalentsFor }: FinderOrder,
-): Pick<FinderReport, 'effects' | 'equivalents'> {
+  { settings: { delayS }, equivalentsFor }: Order,
+): Pick<RawReport, 'effects' | 'equivalents'> {
   const handling = { press: PRESS_HARDNESS, delayS };
   const { settings, deviationEv } = resolved;
   const all = fullPlan(view.camera.lens);
@@ -87,7 +89,7 @@ export function consequences(
   };
 }
 
-export function weightsOf({ sight }: SceneView): FinderReport['weights'] {
+export function weightsOf({ sight }: SceneView): Report['weights'] {
   const { across, weights } = fieldWeights(sight.luminance);
   return { across, values: Array.from(weights, (w) => Math.round(w * 50) / 100) };
 }
@@ -95,7 +97,8 @@ export function weightsOf({ sight }: SceneView): FinderReport['weights'] {
 /** The hand meter over a surface; the map of surfaces is fetched when it is first held up. */
 export function handReading(
   { sight, camera, orientation }: SceneView,
-  { hand, scene: id }: FinderOrder,
+  { hand }: Order,
+  id: string,
   onMap: () => void,
 ): HandReading | null {
   if (!hand) return null;

@@ -1,18 +1,22 @@
-// The finder's worker: owns the canvas, runs the finder frame by frame, posts one report each.
+// The finder of the simulated cameras: owns the canvas, runs the finder frame by frame, posts one report each.
 import * as Comlink from 'comlink';
-import { effectsOf } from '../core/advice/effects';
-import { BASE_ISO } from '../core/exposure/settings';
-import { finderFor } from '../core/finder/finder';
-import { PREVIEW_LONG_SIDE } from '../core/scene/capture';
-import type { Scene } from '../core/scene/scene';
-import { viewScene } from '../core/scene/view';
-import { pictureHistogram } from '../core/scopes/picture-histogram';
-import { toneLimits } from '../core/scopes/limits';
-import { isLensId, OPTICS } from '../core/sensor/cameras';
-import type { LensId } from '../core/sensor/simulated-camera';
-import type { FinderOrder, FinderReport, FinderStage, SceneStatus } from './finder-protocol';
+import { effectsOf } from '../../core/advice/effects';
+import { BASE_ISO } from '../../core/exposure/settings';
+import { finderFor } from '../../core/finder/finder';
+import type { Scene } from '../../core/scene/scene';
+import { viewScene } from '../../core/scene/view';
+import { viewSource } from '../../core/scene/view-source';
+import { pictureHistogram } from '../../core/scopes/picture-histogram';
+import { toneLimits } from '../../core/scopes/limits';
+import { isLensId, OPTICS } from '../../core/sensor/cameras';
+import type { LensId } from '../../core/sensor/simulated-camera';
+import { watched } from '../../workers/alive';
+import type { Order } from '../order';
+import type { ViewStatus } from '../port';
+import type { FinderStage, Report } from '../report';
 import { consequences, fitOf, handReading, heldUp, weightsOf, type Shown } from './finder-telling';
 import { firstLookAt, forgetFailures, isReady, packAt, sceneAt, sceneUrl } from './scene-shelf';
+import type { World } from './world';
 
 /** A new frame every 40 ms while nothing is touched; a change is shown at once. */
 const FRAME_MS = 40;
@@ -23,22 +27,23 @@ let context: OffscreenCanvasRenderingContext2D | null = null;
 /** The scene that is shown, and the lens that looks at it. */
 let scene: Scene | undefined;
 let lens: LensId = 'wide';
-let order: FinderOrder | undefined;
+let order: Order | undefined;
+let world: World | undefined;
 let finder: Shown | undefined;
 
-let report: ((report: FinderReport) => void) | undefined;
-let tell: (status: SceneStatus) => void = () => undefined;
+let report: ((report: Report) => void) | undefined;
+let tell: (status: ViewStatus) => void = () => undefined;
 let frameNumber = 0;
+/** The newest order that was answered by a frame of its own view. */
+let answers = 0;
 let touchedMs = 0;
 let timer: ReturnType<typeof setTimeout> | undefined;
 
 const api = {
+  ...watched(),
+
   /** Takes the canvas to draw on. */
-  open(
-    target: OffscreenCanvas,
-    onReport: (report: FinderReport) => void,
-    onScene: (status: SceneStatus) => void,
-  ) {
+  open(target: OffscreenCanvas, onReport: (report: Report) => void, onScene: (status: ViewStatus) => void) {
     canvas = target;
     context = target.getContext('2d', { alpha: false, desynchronized: true });
     report = onReport;
@@ -46,17 +51,19 @@ const api = {
     if (status) tell(status);
     schedule(0);
   },
-  set(next: FinderOrder) {
+  set(next: Order, at: World) {
+    if (!isLensId(next.optic)) throw new RangeError(`No lens ${next.optic}`);
     if (next.retries !== order?.retries) forgetFailures();
     order = next;
+    world = at;
     // Whoever changes a setting touches the camera.
     touchedMs = performance.now();
-    show(next.scene, next.lens);
+    show(at.scene, next.optic);
     schedule(0);
   },
 };
 
-export type FinderWorkerApi = typeof api;
+export type FinderApi = typeof api;
 
 /** Unpacking a whole scene would keep the worker from drawing: it waits for the first frame of the first look. */
 let drawn: () => void = () => undefined;
@@ -65,7 +72,7 @@ let wanted = '';
 let wantedLens: LensId = 'wide';
 let shownUrl = '';
 let reading = 0;
-let status: SceneStatus | undefined;
+let status: ViewStatus | undefined;
 
 function show(id: string, next: LensId): void {
   const url = sceneUrl(id, next);
@@ -77,7 +84,7 @@ function show(id: string, next: LensId): void {
   void load(url, id).catch((error: unknown) => {
     if (wanted !== url) return;
     wanted = '';
-    say({ kind: 'failed', scene: id, message: error instanceof Error ? error.message : String(error) });
+    say({ kind: 'failed', view: id, message: error instanceof Error ? error.message : String(error) });
   });
 }
 
@@ -85,9 +92,9 @@ function show(id: string, next: LensId): void {
 async function load(url: string, id: string): Promise<void> {
   const stillWanted = () => wanted === url;
   if (!isReady(url)) {
-    say({ kind: 'loading', scene: id, share: 0 });
+    say({ kind: 'loading', view: id, share: 0 });
     const onShare = (share: number) => {
-      if (stillWanted()) say({ kind: 'loading', scene: id, share });
+      if (stillWanted()) say({ kind: 'loading', view: id, share });
     };
     await packAt(url, onShare);
     if (!stillWanted()) return;
@@ -104,7 +111,7 @@ async function load(url: string, id: string): Promise<void> {
   performance.measure('velmo-unpack', { start: started });
   if (!stillWanted()) return;
   hang(whole, url);
-  say({ kind: 'ready', scene: id });
+  say({ kind: 'ready', view: id });
   schedule(0);
 }
 
@@ -125,7 +132,7 @@ async function undisturbed<T>(read: () => Promise<T>): Promise<T> {
   }
 }
 
-function say(next: SceneStatus): void {
+function say(next: ViewStatus): void {
   status = next;
   tell(next);
 }
@@ -142,9 +149,9 @@ function schedule(delay: number): void {
 }
 
 function drawFrame(): void {
-  if (!scene || !order || !canvas || !context || !order.running || reading > 0) return;
+  if (!scene || !order || !world || !canvas || !context || !order.running || reading > 0) return;
   const started = performance.now();
-  const shown = finderOf(scene, order);
+  const shown = finderOf(scene, order, world);
   const current = shown.finder;
   const stageMs: Record<FinderStage, number> = {
     light: 0,
@@ -171,8 +178,8 @@ function drawFrame(): void {
   const which = { ...marks, zebra: zebra && zebra[iso < BASE_ISO ? 'extended' : 'native'] };
   const seen = held?.finder ?? current;
   const disagreement = seen.mark(held?.measured ?? measured, which, order.disagreement);
-  if (brightest && order.pattern === 'highlight' && order.lockedEv100 === null && !held)
-    current.markBrightest(order.aim.burnShare);
+  if (brightest && order.settings.meter.pattern === 'highlight' && order.lockedEv100 === null && !held)
+    current.markBrightest(order.settings.meter.burnShare);
   lap('scopes');
   if (canvas.width !== current.width || canvas.height !== current.height) {
     canvas.width = current.width;
@@ -183,47 +190,57 @@ function drawFrame(): void {
 
   const { outlook } = measured;
   const { sensor } = shown.view.camera;
+  const { resolved } = measured;
+  // A frame of the view before answers no order that is meant for another.
+  if (shownUrl === sceneUrl(world.scene, order.optic as LensId) && lens === order.optic) answers = order.seq;
   report?.({
+    seq: answers,
     frame: frameNumber,
-    scene: scene.description.id,
-    lens: shown.view.camera.lensId,
+    optic: shown.view.camera.lensId,
+    orientation: order.orientation,
+    view: `${scene.description.id}.${shown.view.camera.lensId}`,
     width: current.width,
     height: current.height,
-    settings: measured.resolved.settings,
-    plan: measured.plan,
+    exposure: {
+      settings: resolved.settings,
+      plan: measured.plan,
+      deviationEv: resolved.deviationEv,
+      outOfRangeEv: resolved.outOfRangeEv,
+    },
     focusM: measured.focusM,
     reading: measured.reading,
     wholeEv100: measured.wholeEv100,
     pins: measured.pins,
-    hand: handReading(shown.view, order, () => schedule(0)),
-    ...consequences(shown, measured, order),
+    hand: handReading(shown.view, order, world.scene, () => schedule(0)),
     weights: order.weights ? weightsOf(shown.view) : null,
-    deviationEv: measured.resolved.deviationEv,
-    outOfRangeEv: measured.resolved.outOfRangeEv,
-    colour: measured.frame.colour,
-    stopline: outlook.stopline,
     picture,
-    sites: sensor.width * sensor.height,
-    forecast: outlook.forecast,
-    headroomOfFileEv: outlook.headroomOfFileEv,
-    clippedOfFrame: outlook.forecast.clipped.reduce((sum, share) => sum + share / 4, 0),
-    headroomEv: outlook.headroomEv,
-    sparkle: outlook.sparkle,
-    range: outlook.range,
-    fit: fitOf(shown.view, measured, order),
-    toneLimits: toneLimits(measured.frame.colour, measured.resolved.settings),
-    disagreement,
-    comparison: held?.comparison ?? null,
-    cleanEv: outlook.cleanEv,
-    floorEv: measured.floorEv,
-    midGreyEv: measured.midGreyEv,
+    kelvin: measured.frame.colour.kelvin,
+    raw: {
+      colour: measured.frame.colour,
+      ...consequences(shown, measured, order),
+      stopline: outlook.stopline,
+      sites: sensor.width * sensor.height,
+      forecast: outlook.forecast,
+      headroomOfFileEv: outlook.headroomOfFileEv,
+      clippedOfFrame: outlook.forecast.clipped.reduce((sum, share) => sum + share / 4, 0),
+      headroomEv: outlook.headroomEv,
+      sparkle: outlook.sparkle,
+      range: outlook.range,
+      fit: fitOf(shown.view, measured, order),
+      toneLimits: toneLimits(measured.frame.colour, resolved.settings),
+      disagreement,
+      comparison: held?.comparison ?? null,
+      cleanEv: outlook.cleanEv,
+      floorEv: measured.floorEv,
+      midGreyEv: measured.midGreyEv,
+    },
     stageMs,
   });
   drawn();
   schedule(Math.max(0, FRAME_MS - (performance.now() - started)));
 }
 
-function finderOf(from: Scene, { orientation, outside }: FinderOrder): Shown {
+function finderOf(from: Scene, { orientation }: Order, { outside }: World): Shown {
   const key = JSON.stringify([orientation, outside, lens]);
   if (finder?.scene !== from || finder.key !== key) {
     const view = viewScene(from, OPTICS[lens], orientation, outside);
@@ -231,7 +248,7 @@ function finderOf(from: Scene, { orientation, outside }: FinderOrder): Shown {
       key,
       scene: from,
       view,
-      finder: finderFor(view, 1, PREVIEW_LONG_SIDE, true),
+      finder: finderFor(viewSource(view), true),
       effects: effectsOf(view),
     };
   }

@@ -1,0 +1,97 @@
+// What a camera tells with every frame of its finder: figures, never pixels. What it cannot know is unknown, with the reason.
+import type { Effects } from '../core/advice/effects';
+import type { EquivalentGroup } from '../core/advice/equivalents';
+import type { FitPlan } from '../core/advice/fit';
+import type { Orientation } from '../core/body/orientation';
+import type { CameraColour } from '../core/colour/camera';
+import type { AutomaticPlan } from '../core/exposure/automatic';
+import type { ExposureSettings } from '../core/exposure/settings';
+import type { PinReading } from '../core/meter/pins';
+import type { Reading } from '../core/meter/read';
+import type { Comparison } from '../core/scopes/compare';
+import type { Forecast, PerChannel } from '../core/scopes/levels';
+import type { RangeReport, ToneLimits } from '../core/scopes/limits';
+import type { Disagreement } from '../core/scopes/marks';
+import type { PictureHistogram } from '../core/scopes/picture-histogram';
+import type { Stopline } from '../core/scopes/stopline';
+import type { Known } from '../core/units/known';
+
+export const STAGES = ['light', 'expose', 'scopes', 'meter', 'develop', 'draw'] as const;
+export type FinderStage = (typeof STAGES)[number];
+
+/** What the hand meter says: lux, or why it says nothing. */
+export type HandReading =
+  | { readonly kind: 'lux'; readonly lux: number }
+  | { readonly kind: 'no-surface' }
+  | { readonly kind: 'loading' }
+  | { readonly kind: 'failed'; readonly message: string };
+
+/** The exposure that the frame was made with. */
+export interface ExposureReport {
+  /** Compensation with the person's habit in it. */
+  readonly settings: ExposureSettings;
+  /** What the automatic may do with this lens in this hand. */
+  readonly plan: AutomaticPlan;
+  readonly deviationEv: number;
+  readonly outOfRangeEv: number | null;
+}
+
+/** What is told of raw: of the capture at the present settings, unless it says otherwise. */
+export interface RawReport {
+  readonly colour: CameraColour;
+  readonly effects: Effects;
+  readonly equivalents: readonly EquivalentGroup[] | null;
+  readonly stopline: Stopline;
+  /** Sites of the capture. */
+  readonly sites: number;
+  /** Shares of the capture's sites by channel. */
+  readonly forecast: Forecast;
+  /** The headroom that its file will tell; Infinity without light. */
+  readonly headroomOfFileEv: number;
+  /** Share of all sites that will be clipped. */
+  readonly clippedOfFrame: number;
+  /** Stops until the chosen share of a channel clips; negative when it is over already, by how much. */
+  readonly headroomEv: number;
+  /** Shares of highlights so small that they are not counted. */
+  readonly sparkle: PerChannel<number>;
+  readonly range: RangeReport;
+  /** What one action would do for the headroom; null when there is nothing to fit to. */
+  readonly fit: FitPlan | null;
+  readonly toneLimits: ToneLimits;
+  readonly disagreement: Disagreement | null;
+  /** While another exposure is held up: it against the present one. */
+  readonly comparison: Comparison | null;
+  /** Where raw is clean, stops below saturation. */
+  readonly cleanEv: number;
+  /** SNR 1, stops below saturation. */
+  readonly floorEv: number;
+  /** Where 18 % grey of the picture lies in raw, stops below saturation. */
+  readonly midGreyEv: number;
+}
+
+export interface Report {
+  /** The newest order that the frame was made by. */
+  readonly seq: number;
+  readonly frame: number;
+  readonly optic: string;
+  readonly orientation: Orientation;
+  /** What is in front of the camera, by a name of the camera's own; another name is another view. */
+  readonly view: string;
+  readonly width: number;
+  readonly height: number;
+  readonly exposure: Known<ExposureReport>;
+  /** Where the lens is set, m; Infinity is allowed. */
+  readonly focusM: Known<number>;
+  /** Live reading. */
+  readonly reading: Reading;
+  /** The whole frame's, by the evaluative pattern. */
+  readonly wholeEv100: number;
+  readonly pins: readonly PinReading[];
+  readonly hand: HandReading | null;
+  /** Weights of the evaluative pattern's fields, row by row, and fields across. */
+  readonly weights: { readonly across: number; readonly values: readonly number[] } | null;
+  readonly picture: PictureHistogram | null;
+  readonly kelvin: Known<number>;
+  readonly raw: Known<RawReport>;
+  readonly stageMs: Readonly<Record<FinderStage, number>>;
+}

@@ -1,0 +1,127 @@
+// The exposer of the simulated cameras: takes sequences at full size, and shows pieces of captures before they are made.
+import * as Comlink from 'comlink';
+import type { Orientation } from '../../core/body/orientation';
+import type { CameraColour } from '../../core/colour/camera';
+import { readDng } from '../../core/dng/read';
+import type { ExposureSettings } from '../../core/exposure/settings';
+import { shoot } from '../../core/frame/shoot';
+import type { FramePoint } from '../../core/meter/luminance-map';
+import { developerFor, developRegion } from '../../core/raw/develop';
+import { captureWindow } from '../../core/scene/capture';
+import { frameSize, windowAbout } from '../../core/scene/framing';
+import { focusedPlates, type FocusedPlates } from '../../core/scene/light-rows';
+import { viewScene } from '../../core/scene/view';
+import { OPTICS } from '../../core/sensor/cameras';
+import type { LensId } from '../../core/sensor/simulated-camera';
+import { isUnknown } from '../../core/units/known';
+import { watched } from '../../workers/alive';
+import { encodeJpeg } from '../../workers/encode-jpeg';
+import type { Sequence, Shot, TakenFrame, TakeStage } from '../port';
+import { sceneAt, sceneUrl } from './scene-shelf';
+import type { World } from './world';
+
+const DAY_S = 86_400;
+
+/** A window of the capture that the finder's settings would make now, before the press. */
+export interface LoupeAsk {
+  readonly lens: LensId;
+  readonly orientation: Orientation;
+  readonly settings: ExposureSettings;
+  readonly colour: CameraColour;
+  readonly focusM: number;
+  readonly seed: number;
+  readonly clockS: number;
+  /** Middle of the window, shares of the frame. */
+  readonly at: FramePoint;
+  /** Sites across and down. */
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Plates as the loupe last looked at them: defocus takes longer than the window itself. */
+let focused: { key: string; plates: FocusedPlates } | undefined;
+
+const api = {
+  ...watched(),
+
+  /** Loads the scene ahead of the first press. */
+  async prepare(scene: string, lens: LensId) {
+    await sceneAt(sceneUrl(scene, lens));
+  },
+
+  /** Takes the shots one after the other. @throws Error with a message for people when one cannot be made */
+  async take(
+    { shots }: Sequence,
+    lens: LensId,
+    world: World,
+    onProgress: (shot: number, stage: TakeStage, share: number) => void,
+    onFrame: (shot: number, frame: TakenFrame) => void,
+  ): Promise<void> {
+    for (const [i, shot] of shots.entries()) {
+      const frame = await taken(shot, lens, world, (stage, share) => onProgress(i, stage, share));
+      const buffers = [...frame.files.map(({ bytes }) => bytes), frame.thumbnailJpeg];
+      onFrame(i, Comlink.transfer(frame, [...new Set(buffers.map((b) => b.buffer as ArrayBuffer))]));
+    }
+  },
+
+  /** The window of a capture at one pixel a site, as it will be: its blur, its noise, its brightness. */
+  async loupe(ask: LoupeAsk, { scene, outside }: World): Promise<ImageBitmap> {
+    const { lens, orientation, focusM, settings } = ask;
+    const url = sceneUrl(scene, lens);
+    const { shutterS: _, iso: __, ...ofLens } = settings;
+    const key = JSON.stringify([url, lens, orientation, outside, focusM, ofLens]);
+    if (focused?.key !== key) {
+      const view = viewScene(await sceneAt(url), OPTICS[lens], orientation, outside);
+      focused = { key, plates: focusedPlates(view, focusM, settings) };
+    }
+    const { sensor } = OPTICS[lens];
+    const whole = frameSize(OPTICS[lens], orientation, sensor.width);
+    const window = windowAbout(ask.at, ask.width, ask.height, whole);
+    const order = { ...ask, timeMs: 0, offsetMinutes: 0 };
+    const steadiness = { support: outside.support, press: 0, sinceTouchS: 1 };
+    const frame = captureWindow(focused.plates, sensor.width, window, order, steadiness);
+    const rgba = new Uint8ClampedArray(window.width * window.height * 4);
+    const region = { x: 0, y: 0, width: window.width, height: window.height };
+    developRegion(frame, developerFor(frame), region, rgba);
+    const bitmap = await createImageBitmap(new ImageData(rgba, window.width, window.height));
+    return Comlink.transfer(bitmap, [bitmap]);
+  },
+};
+
+export type ExposerApi = typeof api;
+
+/** One shot as a frame whose file was read again and found to hold what was exposed. */
+async function taken(
+  shot: Shot,
+  lens: LensId,
+  { scene, outside }: World,
+  onProgress: (stage: TakeStage, share: number) => void,
+): Promise<TakenFrame> {
+  const { orientation, focusM, colour, forecast, press, sinceTouchS, ...rest } = shot;
+  if (isUnknown(focusM)) throw new Error(`It is not known where the lens is focused: ${focusM.unknown}`);
+  const view = viewScene(await sceneAt(sceneUrl(scene, lens)), OPTICS[lens], orientation, outside);
+  const { record, dng, thumbnailJpeg, frame } = await shoot(
+    view,
+    {
+      ...rest,
+      focusM,
+      steadiness: { support: outside.support, press, sinceTouchS },
+      clockS: (shot.timeMs / 1000) % DAY_S,
+      ...(colour && { colour }),
+      ...(forecast && { forecast }),
+    },
+    { longSide: view.camera.sensor.width, compression: 'lossless-jpeg', encodeJpeg, onProgress },
+  );
+  onProgress('verify', 0);
+  if (!sameSamples(readDng(dng).data, frame.data)) throw new Error('the file does not hold what was exposed');
+  onProgress('verify', 1);
+  return { record, files: [{ format: 'dng', bytes: dng }], thumbnailJpeg };
+}
+
+function sameSamples(a: Uint16Array, b: Uint16Array): boolean {
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
+}
+
+Comlink.expose(api);

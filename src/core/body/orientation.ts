@@ -1,0 +1,3 @@
+// How the camera is held.
+
+export type Orientation = 'portrait' | 'landscape';

@@ -1,0 +1,56 @@
+// What the finder looks at: a camera's preview, simulated or real. The finder asks for frames and knows nothing of where they come
+// from.
+import type { CameraColour } from '../colour/camera';
+import type { LensReach } from '../exposure/automatic';
+import type { ExposureSettings } from '../exposure/settings';
+import type { FramePoint, MeterSight } from '../meter/luminance-map';
+import type { Mat3 } from '../numeric/matrix';
+import type { RawFrame } from '../sensor/raw-frame';
+import type { SensorModel } from '../sensor/sensor';
+
+/** When a frame is taken, and how long ago the camera was touched. */
+export interface Moment {
+  readonly timeS: number;
+  readonly sinceTouchS: number;
+}
+
+export interface Look {
+  readonly settings: ExposureSettings;
+  readonly focusM: number;
+  /** Counts the frames: of two with the same number the noise is the same. */
+  readonly number: number;
+  readonly moment: Moment;
+  /** The white so far; undefined before the first frame. */
+  readonly colour: CameraColour | undefined;
+}
+
+/** Light before it is exposed: what will be in a frame and what a capture will hold. */
+export interface Observed {
+  /** Light on each sample in its own colour channel, lx. Stays as it is until the next look. */
+  readonly light: Float32Array;
+  /** True when the lens was set anew since the look before, so that all of the light was made anew. */
+  readonly refocused: boolean;
+  /**
+   * Light on single points of the picture, one for each sample, for counting: samples average many sites and hide what is small.
+   * @returns null while it is what it was; `again` asks for it all the same
+   */
+  points(again: boolean): Float32Array | null;
+  /** Light on a sample where the meter's peak channel has this level (`MeterSight.brightest`), lx. */
+  luxOf(level: number): number;
+  expose(): RawFrame;
+}
+
+export interface Source {
+  /** Samples of a frame. */
+  readonly width: number;
+  readonly height: number;
+  readonly sight: MeterSight;
+  readonly lens: LensReach;
+  /** Longest time that is held by hand, s; null where time costs nothing. */
+  readonly steadyS: number | null;
+  readonly sensor: SensorModel;
+  readonly colorMatrix: Mat3;
+  /** Where the lens is set: by hand (m), or with null on what lies at a place. */
+  focus(wantedM: number | null, at: FramePoint): number;
+  observe(look: Look): Observed;
+}

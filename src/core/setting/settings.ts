@@ -1,0 +1,30 @@
+// The list of all settings. Desk, order, setups, memory, terminal and its help, remedies' changes, record and Exif are read from it.
+import { aperture } from './aperture';
+import { compensationEv } from './compensation';
+import { delayS } from './delay';
+import { filterStops } from './filter';
+import { focus } from './focus';
+import { iso } from './iso';
+import { meter } from './meter';
+import { rules } from './rules';
+import type { Setting } from './setting';
+import { shutter } from './shutter';
+
+export const SETTINGS = {
+  shutter,
+  iso,
+  aperture,
+  compensationEv,
+  focus,
+  meter,
+  rules,
+  filterStops,
+  delayS,
+} as const;
+
+export type SettingKey = keyof typeof SETTINGS;
+
+/** A value for every setting. */
+export type SettingValues = {
+  readonly [K in SettingKey]: (typeof SETTINGS)[K] extends Setting<infer T> ? T : never;
+};

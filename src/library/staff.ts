@@ -1,0 +1,31 @@
+// The page's workers for what was taken: the roll keeps it, the lightbox shows it.
+import { hire, type Hired } from '../workers/hire';
+import type { LightboxApi } from '../workers/lightbox.worker';
+import type { RollApi } from '../workers/roll.worker';
+
+export interface Staff<Api> extends Hired<Api> {
+  /** Calls back when the worker breaks or is gone; what it held is lost then. Returns a function that ends it. */
+  onFault(listener: (message: string) => void): () => void;
+}
+
+function staff<Api>(what: string, start: () => Worker): Staff<Api> {
+  const listeners = new Set<(message: string) => void>();
+  const tell = ({ message }: Error) => listeners.forEach((listener) => listener(message));
+  return {
+    ...hire<Api>({ what, start, onFault: tell }),
+    onFault: (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+  };
+}
+
+export const rollKeeper = staff<RollApi>(
+  'The roll',
+  () => new Worker(new URL('../workers/roll.worker.ts', import.meta.url), { name: 'roll' }),
+);
+
+export const lightbox = staff<LightboxApi>(
+  'The lightbox',
+  () => new Worker(new URL('../workers/lightbox.worker.ts', import.meta.url), { name: 'lightbox' }),
+);

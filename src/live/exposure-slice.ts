@@ -1,0 +1,116 @@
+// The faders of exposure and focus; brightness held, taken over from a reading, or traded one setting for another.
+import { carrierOf, isAllManual, ON_METER_EV, totalCompensation } from '../core/exposure/automatic';
+import { ev100RightFor, SETTING_IDS } from '../core/exposure/settings';
+import { patternOf } from '../core/meter/read';
+import { initialValues } from '../core/setting/values';
+import { ISO_LADDER, nearestStep, SHUTTER_LADDER } from '../core/units/ladders';
+import { hasIris } from './camera';
+import { givingWay, exactOf, heldBy, meteredBy, unlessTrading, withStep } from './desk-controls';
+import { LADDERS, settingOf, type ExposureSlice } from './desk-state';
+import { exposureOf, latestReport } from './report';
+import type { Slice } from './slice';
+
+export const exposureSlice: Slice<ExposureSlice> = (set, get) => ({
+  lock: null,
+  trade: null,
+
+  set: (fader, index) =>
+    set(({ settings, trade }) => {
+      const moved = withStep(settings, fader, index);
+      if (!trade || fader === 'compensation' || fader === 'focus') return { settings: moved };
+      // What is moved does not give way: when it is the one that did, the two change places.
+      const next = { gives: fader === trade.gives ? trade.with : trade.gives, with: fader };
+      return { settings: { ...moved, ...givingWay(moved, next.gives) }, trade: next };
+    }),
+  setAutomatic: (fader) =>
+    set(({ settings, trade, lock }) => {
+      if (fader === 'compensation') return { settings: { ...settings, compensationEv: 0 } };
+      const key = settingOf(fader) as 'shutter';
+      const next = { settings: { ...settings, [key]: { ...settings[key], auto: true } } };
+      // A second setting that moves by itself ends the trading of two.
+      return trade && fader !== trade.gives && fader !== 'focus'
+        ? { ...next, trade: null, lock: unlessTrading(lock, trade) }
+        : next;
+    }),
+  // A lock is opened on purpose only: it stays.
+  setAllAutomatic: () =>
+    set(({ settings, lock, trade }) => {
+      const { shutter, iso, aperture, focus, compensationEv } = initialValues();
+      return {
+        settings: { ...settings, shutter, iso, aperture, focus, compensationEv },
+        trade: null,
+        lock: unlessTrading(lock, trade),
+      };
+    }),
+  nudge: (thirds) => {
+    const { settings, optic } = get();
+    const fader = carrierOf(settings, hasIris(optic));
+    const current = exactOf(settings, latestReport(), fader);
+    get().set(fader, nearestStep(LADDERS[fader], current) + thirds);
+  },
+  toggleLock: () =>
+    set((desk) => {
+      const { lock, settings, optic, trade } = desk;
+      const report = latestReport();
+      if (lock)
+        return {
+          lock: null,
+          trade: null,
+          settings: trade ? { ...settings, ...heldBy(desk, report) } : settings,
+        };
+      if (!report || !Number.isFinite(report.reading.ev100)) return {};
+      const exposure = exposureOf(report);
+      // What stands is what is held: settings on the meter are locked as they are, to the click.
+      const automatic = !isAllManual(settings, hasIris(optic));
+      const stands = exposure && automatic && Math.abs(exposure.deviationEv) <= ON_METER_EV;
+      const ev100 = stands ? meteredBy(exposure.settings) : report.reading.ev100;
+      const by = patternOf(settings.meter.pattern).name.toLowerCase();
+      return { lock: { ev100, by: `${by} reading` } };
+    }),
+  takeReading: (ev100, by, compensationEv) => {
+    const { settings, optic, check } = get();
+    if (!Number.isFinite(ev100)) return;
+    const exposure = exposureOf(latestReport());
+    if (isAllManual(settings, hasIris(optic)) && exposure) {
+      const { shutterS, iso } = exposure.settings;
+      const step = compensationEv ?? totalCompensation(settings.compensationEv, check.habitEv);
+      const over = ev100 - step - ev100RightFor(exposure.settings);
+      const index = nearestStep(SHUTTER_LADDER, shutterS) - Math.round(over * 3);
+      const held = Math.min(SHUTTER_LADDER.length - 1, Math.max(0, index));
+      get().set('shutter', held);
+      if (held !== index) get().set('iso', nearestStep(ISO_LADDER, iso) + (index - held));
+      return;
+    }
+    set({
+      lock: { ev100, by },
+      trade: null,
+      // What is asked for is meant as a whole: the habit is part of it.
+      settings:
+        compensationEv === undefined
+          ? settings
+          : { ...settings, compensationEv: totalCompensation(compensationEv, -check.habitEv) },
+    });
+  },
+  startTrade: (gives) =>
+    set((desk) => {
+      const { settings, optic, trade, lock } = desk;
+      const report = latestReport();
+      const exposure = exposureOf(report);
+      if (!gives && !trade) return {};
+      const held = { ...settings, ...heldBy(desk, report) };
+      if (!gives || !exposure) return { trade: null, lock: unlessTrading(lock, trade), settings: held };
+      const others = SETTING_IDS.filter((id) => id !== gives && (id !== 'aperture' || hasIris(optic)));
+      return {
+        trade: { gives, with: others.includes('shutter') ? 'shutter' : others[0]! },
+        lock: { ev100: meteredBy(exposure.settings), by: 'trading' },
+        settings: { ...held, ...givingWay(held, gives) },
+      };
+    }),
+  setRules: (change) => get().changeSetting('rules', change),
+  takeFit: ({ controls: { shutter, iso, aperture, compensationEv } }) =>
+    set(({ settings, trade, lock }) => ({
+      settings: { ...settings, shutter, iso, aperture, compensationEv },
+      trade: null,
+      lock: unlessTrading(lock, trade),
+    })),
+});

@@ -1,0 +1,85 @@
+// The desk's settings, all of them from the list, and what changes several at once: remedies, setups, another body.
+import { hasIris as irisOf, nearestOptic } from '../core/body/body';
+import { SETTINGS, type SettingKey, type SettingValues } from '../core/setting/settings';
+import { initialValues, listed } from '../core/setting/values';
+import { known } from '../core/units/known';
+import { APERTURE_LADDER, FOCUS_LADDER, stepOf } from '../core/units/ladders';
+import { bodies, bodyWith, opticWith } from './camera';
+import { unlessTrading } from './desk-controls';
+import type { Slice } from './slice';
+import type { SettingsSlice } from './desk-state';
+import opening from './opening.json';
+
+export const settingsSlice: Slice<SettingsSlice> = (set, get) => ({
+  settings: initialValues(),
+  optic: opening.optic,
+
+  setSetting: (key, value) => set(({ settings }) => ({ settings: { ...settings, [key]: value } })),
+  changeSetting: (key, change) =>
+    set(({ settings }) => ({ settings: { ...settings, [key]: merged(settings[key], change) } })),
+  change: (changes) => {
+    for (const one of changes) {
+      if ('setting' in one) get().changeSetting(one.setting, one.value as Partial<SettingValues[SettingKey]>);
+      else if (one.index === 'auto') get().setAutomatic(one.fader);
+      else get().set(one.fader, one.index);
+    }
+  },
+  applySetup: ({ lock: locks, ...values }) => {
+    set(({ settings, trade, lock }) => ({
+      settings: { ...settings, ...values },
+      trade: null,
+      lock: locks === false ? null : unlessTrading(lock, trade),
+    }));
+    if (locks && !get().lock) get().toggleLock();
+  },
+  setOptic: (optic) => set({ optic }),
+  takeBody: (id) => {
+    const { optic, settings, trade, lock } = get();
+    const wanted = bodies().find((body) => body.id === id);
+    if (!wanted || bodyWith(optic).id === id) return;
+    const from = opticWith(optic);
+    const to = nearestOptic(wanted, from);
+    const { focus, aperture } = to.can;
+    const tooNear = focus !== undefined && !settings.focus.auto && settings.focus.exact < focus.low;
+    const ends = trade && (trade.gives === 'aperture' || trade.with === 'aperture');
+    const said = [
+      `${wanted.name}, ${mm(from.equivalentMm)} becomes ${mm(to.equivalentMm)}`,
+      aperture
+        ? `aperture ${SETTINGS.aperture.words(settings.aperture)} (${stepOf(APERTURE_LADDER, aperture.low).label}–${stepOf(APERTURE_LADDER, aperture.high).label})`
+        : known(to.apertureN) !== undefined && `aperture fixed at f/${known(to.apertureN)}`,
+      tooNear && `focus ${settings.focus.exact} m becomes ${focus.low} m, the closest`,
+      to.fixedFocusM !== undefined && 'focus fixed',
+      ends && 'trading ended',
+      'all else stays',
+    ].filter(Boolean);
+    // While trading nothing but what gives way moves by itself.
+    const held =
+      trade && !ends && irisOf(to)
+        ? { aperture: { auto: false, exact: known(to.apertureN) ?? settings.aperture.exact } }
+        : null;
+    set({
+      optic: to.id,
+      settings: {
+        ...settings,
+        ...held,
+        ...(tooNear && { focus: { auto: false, exact: stepOf(FOCUS_LADDER, focus.low).exact } }),
+      },
+      trade: ends ? null : trade,
+      lock: ends ? unlessTrading(lock, trade) : lock,
+      notice: `${said.join('; ')}.`,
+    });
+  },
+});
+
+/** Keys under which the desk's settings are kept. */
+export function keptSettings(): readonly SettingKey[] {
+  return listed().map(({ key }) => key);
+}
+
+function merged<T>(now: T, change: Partial<T>): T {
+  return typeof change === 'object' ? { ...now, ...change } : (change as T);
+}
+
+function mm(equivalent: unknown): string {
+  return typeof equivalent === 'number' ? `${equivalent} mm` : 'a lens of unknown length';
+}

@@ -1,0 +1,12 @@
+// Where figures of raw would stand: why there are none.
+import { reasonOf, useReport } from '../../live/report';
+import { Words } from '../../ui/words';
+
+export function NoRaw() {
+  const reason = useReport((r) => reasonOf(r.words?.raw));
+  return (
+    <Words quiet testID="no-raw-words">
+      {reason ?? 'Waiting for the finder…'}
+    </Words>
+  );
+}

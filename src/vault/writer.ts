@@ -1,0 +1,121 @@
+// Writing the roll. A frame's files come first, its record last and only after they were read back, so a frame is either whole or not in
+// the sheet at all. Only the roll's worker writes.
+import { fromUint8Array } from 'js-base64';
+import type { Format, FrameRecord } from '../core/frame/record';
+import { toByteString } from './byte-string';
+import { timeOfId } from './frame-id';
+import {
+  ADOPTED,
+  fileKey,
+  idsOf,
+  idsWithFiles,
+  keysOf,
+  RECORD,
+  rollStore,
+  THUMBNAIL,
+  TRASH,
+  type Store,
+} from './store';
+
+/** Files without a record younger than this may belong to a capture that is still being saved, perhaps in another tab. */
+const ORPHAN_AGE_MS = 10 * 60 * 1000;
+/** A deletion older than this cannot be taken back in any tab any more. */
+const TRASH_AGE_MS = 10 * 60 * 1000;
+
+type IsRecord = (value: unknown) => value is FrameRecord;
+
+export interface RollWriter {
+  /** First half of saving: files and thumbnail, in one transaction. */
+  putFiles(
+    id: string,
+    files: readonly { readonly format: Format; readonly bytes: Uint8Array }[],
+    thumbnailJpeg: Uint8Array,
+  ): Promise<void>;
+  /** Second half: from here on the frame is in the sheet. */
+  putRecord(record: FrameRecord): Promise<void>;
+  /** A record made again from a stored file. Returns false, and writes nothing, when it is none or another frame's. */
+  putFoundRecord(id: string, record: unknown): Promise<boolean>;
+  /** Records and thumbnails of frames whose files are served. Those already known, or once deleted, are passed over. */
+  adopt(entries: readonly { record: FrameRecord; thumbnail: string }[]): Promise<number>;
+  /** Takes frames out of the sheet; everything of them stays until they are purged or swept. */
+  moveToTrash(ids: readonly string[], nowMs: number): Promise<void>;
+  /** Puts frames back into the sheet. Returns those that could not be: they are gone. */
+  restore(ids: readonly string[]): Promise<string[]>;
+  /** Removes frames for good. */
+  purge(ids: readonly string[]): Promise<void>;
+  /** Purges what was deleted long ago. Returns what is gone. */
+  sweep(nowMs: number): Promise<string[]>;
+  /**
+   * Frames whose files have no record: of saving that was cut off, or that is still going on.
+   * @param nowMs gives those only that are too old to be still written; null gives all
+   */
+  orphans(nowMs: number | null): Promise<string[]>;
+}
+
+/** @param isRecord the schema's check */
+export function rollWriter(isRecord: IsRecord, store: Store = rollStore()): RollWriter {
+  return {
+    putFiles: (id, files, thumbnailJpeg) =>
+      store.setMany({
+        ...Object.fromEntries(files.map(({ format, bytes }) => [fileKey(id, format), toByteString(bytes)])),
+        [THUMBNAIL + id]: `data:image/jpeg;base64,${fromUint8Array(thumbnailJpeg)}`,
+      }),
+
+    putRecord: (record) => store.setItem(RECORD + record.id, JSON.stringify(record)),
+
+    putFoundRecord: async (id, record) => {
+      if (!isRecord(record) || record.id !== id) return false;
+      await store.setItem(RECORD + id, JSON.stringify(record));
+      return true;
+    },
+
+    adopt: async (entries) => {
+      const seen = new Set(await store.getAllKeys());
+      const fresh = entries.filter(
+        ({ record }) =>
+          isRecord(record) && !seen.has(THUMBNAIL + record.id) && !seen.has(ADOPTED + record.id),
+      );
+      const values: Record<string, string> = {};
+      for (const { record, thumbnail } of fresh) {
+        values[RECORD + record.id] = JSON.stringify(record);
+        values[THUMBNAIL + record.id] = thumbnail;
+        values[ADOPTED + record.id] = '1';
+      }
+      if (fresh.length > 0) await store.setMany(values);
+      return fresh.length;
+    },
+
+    moveToTrash: (ids, nowMs) =>
+      store.setMany(Object.fromEntries(ids.map((id) => [TRASH + id, String(nowMs)]))),
+
+    restore: async (ids) => {
+      const keys = new Set(await store.getAllKeys());
+      const there = ids.filter((id) => keys.has(RECORD + id) && keys.has(THUMBNAIL + id));
+      await store.removeMany(there.map((id) => TRASH + id));
+      return ids.filter((id) => !there.includes(id));
+    },
+
+    purge,
+
+    sweep: async (nowMs) => {
+      const trash = idsOf(await store.getAllKeys(), TRASH);
+      const values = await store.getMany(trash.map((id) => TRASH + id));
+      // What an earlier version put there has no time: it is old.
+      const old = trash.filter((id) => !(nowMs - Number(values[TRASH + id]) < TRASH_AGE_MS));
+      await purge(old);
+      return old;
+    },
+
+    orphans: async (nowMs) => {
+      const keys = await store.getAllKeys();
+      const kept = new Set([...idsOf(keys, RECORD), ...idsOf(keys, TRASH)]);
+      return idsWithFiles(keys).filter(
+        (id) => !kept.has(id) && (nowMs === null || nowMs - timeOfId(id) > ORPHAN_AGE_MS),
+      );
+    },
+  };
+
+  async function purge(ids: readonly string[]): Promise<void> {
+    if (ids.length > 0) await store.removeMany(keysOf(await store.getAllKeys(), ids));
+  }
+}

@@ -1,0 +1,109 @@
+// The page's side of a worker: started when first needed, watched while it lives. One that breaks or is gone rejects whatever it was
+// asked, and the next call starts another. One that does not come in time rejects what it is asked and is waited for all the same.
+import * as Comlink from 'comlink';
+import { aliveLock, type Watched } from './alive';
+
+/** Whoever asks a worker that has not come is told after this time. */
+export const PATIENCE_MS = 2500;
+
+export class WorkerGone extends Error {}
+
+export interface Hired<Api> {
+  /** Asks the worker something. @throws WorkerGone when it breaks or does not come, and whatever the call throws */
+  call<P extends Promise<unknown>>(ask: (api: Comlink.Remote<Api>) => P): Promise<Awaited<P>>;
+  /** Resolves when the worker is there, however long that takes. @throws WorkerGone when it breaks meanwhile */
+  ready(): Promise<void>;
+  /** Ends the worker and what it was asked; the next call starts another. */
+  dismiss(why: string): void;
+}
+
+export interface Hiring {
+  /** What it is, to begin a sentence with: "The roll". */
+  readonly what: string;
+  readonly start: () => Worker;
+  /** Told when a worker breaks, or is gone. */
+  readonly onFault?: (error: WorkerGone) => void;
+}
+
+interface Running<Api> {
+  readonly api: Comlink.Remote<Api & Watched>;
+  /** Resolves when the worker is there. */
+  readonly here: Promise<void>;
+  /** Rejects when it is of no more use. */
+  readonly gone: Promise<never>;
+  end(error: WorkerGone): void;
+}
+
+let count = 0;
+
+export function hire<Api>({ what, start, onFault = () => undefined }: Hiring): Hired<Api> {
+  let running: Running<Api> | undefined;
+
+  function begin(): Running<Api> {
+    const worker = start();
+    const api = Comlink.wrap<Api & Watched>(worker) as Comlink.Remote<Api & Watched>;
+    const name = `${Date.now().toString(36)}-${Math.random().toString(36).slice(2)}-${count++}`;
+    const watch = new AbortController();
+    let fail: (error: WorkerGone) => void = () => undefined;
+    const gone = new Promise<never>((_, reject) => (fail = reject));
+    gone.catch(() => undefined); // told to whoever has asked something
+    const here = (api as unknown as Comlink.Remote<Watched>).here(name);
+    const one: Running<Api> = {
+      api,
+      here,
+      gone,
+      end: (error) => {
+        watch.abort();
+        worker.terminate();
+        if (running === one) running = undefined;
+        fail(error);
+      },
+    };
+    const broken = (message: string) => {
+      const error = new WorkerGone(message);
+      one.end(error);
+      onFault(error);
+    };
+    worker.addEventListener('error', (e) => {
+      e.preventDefault();
+      broken(e.message ? `${what} broke: ${plain(e.message)}` : `${what} could not be loaded`);
+    });
+    const { locks } = navigator as { locks?: LockManager };
+    here
+      .then(() =>
+        // The worker holds this lock: whoever gets it knows that the worker is gone.
+        locks?.request(aliveLock(name), { signal: watch.signal }, () => broken(`${what} is gone`)),
+      )
+      .catch(() => undefined);
+    return one;
+  }
+
+  return {
+    call: async <P extends Promise<unknown>>(ask: (api: Comlink.Remote<Api>) => P): Promise<Awaited<P>> => {
+      const one = (running ??= begin());
+      await inTime(Promise.race([one.here, one.gone]), () => new WorkerGone(`${what} does not come`));
+      return await Promise.race<Awaited<P>>([
+        ask(one.api as unknown as Comlink.Remote<Api>) as unknown as Promise<Awaited<P>>,
+        one.gone,
+      ]);
+    },
+    ready: () => {
+      const one = (running ??= begin());
+      return Promise.race([one.here, one.gone]);
+    },
+    dismiss: (why) => running?.end(new WorkerGone(why)),
+  };
+}
+
+function inTime<T>(wait: Promise<T>, late: () => Error): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const tooLate = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(late()), PATIENCE_MS);
+  });
+  return Promise.race([wait, tooLate]).finally(() => clearTimeout(timer));
+}
+
+/** Browsers put "Uncaught Error: " before a worker's message. */
+function plain(message: string): string {
+  return message.replace(/^Uncaught (?:\w*Error: )?/, '').replace(/\.$/, '');
+}

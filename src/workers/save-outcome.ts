@@ -1,0 +1,6 @@
+// What became of a frame that was to be saved.
+
+/** The reason that a frame was not saved, where it is this. */
+export const STORE_IS_FULL = 'the store is full';
+
+export type SaveOutcome = { readonly kind: 'saved' } | { readonly kind: 'unsaved'; readonly reason: string };

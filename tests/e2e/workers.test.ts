@@ -1,0 +1,226 @@
+// Workers that do not come, are no program, throw, or are gone: in every state of the page it is told within seconds, and the way
+// back leads back. Faults are put into the scripts as the server hands them out, or done to the running workers.
+import type { HTTPRequest, Page } from 'puppeteer-core';
+import {
+  byId,
+  framesPass,
+  live,
+  openStage,
+  tap,
+  tapOn,
+  words,
+  wordsBecome,
+  workerOf,
+  type Stage,
+} from './browser';
+
+jest.setTimeout(90_000);
+
+let stage: Stage;
+beforeAll(async () => {
+  stage = await openStage();
+});
+afterAll(() => stage.close());
+
+type Name = 'finder' | 'exposer' | 'roll' | 'lightbox';
+/** What is wrong with a script: it does not come, is no program, or throws as it starts. */
+type Flaw = 'blocked' | 'garbled' | 'throwing';
+const FLAWS: readonly Flaw[] = ['blocked', 'garbled', 'throwing'];
+/** What goes wrong is told in this time. */
+const TOLD_MS = 3000;
+
+/** A page whose worker of that name is flawed until it is mended. */
+async function flawed(name: Name, flaw: Flaw): Promise<{ page: Page; mend: () => void }> {
+  const page = await stage.phone();
+  // Intercepted scripts must not come from the browser's own cache.
+  await page.setCacheEnabled(false);
+  await page.setRequestInterception(true);
+  let broken = true;
+  page.on('request', (request: HTTPRequest) => {
+    if (!broken || !request.url().includes(`/${name}-`)) return void request.continue();
+    if (flaw === 'blocked') return void request.abort('failed');
+    const body = flaw === 'garbled' ? '<!doctype html>' : 'throw new Error("made up")';
+    void request.respond({ status: 200, contentType: 'application/javascript', body });
+  });
+  return { page, mend: () => (broken = false) };
+}
+
+/** Waits until something is told; the page may take its time to get there, telling may not. */
+const told = (page: Page, id: string) => page.waitForSelector(byId(id), { timeout: 10_000 });
+
+/** Ends a running worker as a browser that runs out of memory does. */
+async function end(page: Page, name: Name): Promise<void> {
+  const worker = await workerOf(page, name);
+  await worker.evaluate(() => void setTimeout(() => self.close()));
+}
+
+/** Makes a running worker throw outside of any call. */
+async function break_(page: Page, name: Name): Promise<void> {
+  const worker = await workerOf(page, name);
+  await worker.evaluate(() => {
+    setTimeout(() => {
+      throw new Error('made up');
+    });
+  });
+}
+
+async function takeAll(page: Page): Promise<void> {
+  await tap(page, 'release');
+  await page.waitForSelector(byId('capture-busy'), { timeout: 10_000 });
+  await page.waitForFunction(
+    (s: string) => !document.querySelector(s),
+    { timeout: 60_000 },
+    byId('capture-busy'),
+  );
+}
+
+const dead = (page: Page) => page.$eval(byId('release'), (e) => e.getAttribute('aria-disabled') === 'true');
+
+/** The finder is told to be dead, the release with it; one press and it lives. */
+async function finderComesBack(page: Page): Promise<void> {
+  await page.waitForSelector(byId('finder-again'), { timeout: TOLD_MS });
+  expect(await dead(page)).toBe(true);
+  await tap(page, 'finder-again');
+  await live(page);
+  await framesPass(page, 2);
+  expect(await dead(page)).toBe(false);
+}
+
+describe.each(FLAWS)('a script that is %s', (flaw) => {
+  it('the finder’s: told before the first frame, and started again', async () => {
+    const { page, mend } = await flawed('finder', flaw);
+    await page.goto(stage.origin);
+    await told(page, 'finder-again');
+    expect(await dead(page)).toBe(true);
+    mend();
+    await finderComesBack(page);
+    await page.close();
+  });
+
+  it('the exposer’s: the press says so, and the next one takes the frame', async () => {
+    const { page, mend } = await flawed('exposer', flaw);
+    await page.goto(stage.origin);
+    await live(page);
+    await tap(page, 'release');
+    expect(await wordsBecome(page, 'capture-failed', /exposer/)).toMatch(/Not taken/);
+    mend();
+    await takeAll(page);
+    expect(await page.$eval(byId('capture-failed'), (e) => e.textContent).catch(() => null)).toBeNull();
+    await page.close();
+  });
+
+  it('the roll’s: told, the frames that are there are shown, and it works when it is tried again', async () => {
+    const { page, mend } = await flawed('roll', flaw);
+    await page.goto(`${stage.origin}/sheet`);
+    await told(page, 'keeper-fault');
+    mend();
+    await tap(page, 'keeper-again');
+    await page.waitForSelector(byId('sheet-frame'), { timeout: 10_000 });
+    expect(await page.$(byId('keeper-fault'))).toBeNull();
+    await page.close();
+  });
+
+  it('the lightbox’s: told in the frame view, and the frame opens when it is tried again', async () => {
+    const { page, mend } = await flawed('lightbox', flaw);
+    await page.goto(`${stage.origin}/sheet`);
+    await tapOn(page, (await page.waitForSelector(byId('sheet-frame')))!);
+    await told(page, 'open-again');
+    mend();
+    await tap(page, 'open-again');
+    await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
+    await page.close();
+  });
+});
+
+describe.each([
+  ['is gone', end],
+  ['throws', break_],
+] as const)('a worker that %s', (_, harm) => {
+  let page: Page;
+  beforeEach(async () => {
+    page = await stage.phone();
+    await page.goto(stage.origin);
+    await live(page);
+  });
+  afterEach(() => page.close());
+
+  it('the finder, while it is live', async () => {
+    await harm(page, 'finder');
+    await finderComesBack(page);
+  });
+
+  it('the finder, in mid-capture: the frame is taken all the same', async () => {
+    await tap(page, 'release');
+    await wordsBecome(page, 'capture-busy', /Exposing/);
+    await harm(page, 'finder');
+    await page.waitForSelector(byId('finder-again'), { timeout: TOLD_MS });
+    await page.waitForFunction(
+      (s: string) => !document.querySelector(s),
+      { timeout: 60_000 },
+      byId('capture-busy'),
+    );
+    expect(await page.$(byId('capture-failed'))).toBeNull();
+    await finderComesBack(page);
+  });
+
+  it('the exposer, while nothing is taken: told, and the next press starts it', async () => {
+    await workerOf(page, 'exposer');
+    await harm(page, 'exposer');
+    await wordsBecome(page, 'notice', /exposer/);
+    await takeAll(page);
+    expect(await page.$(byId('capture-failed'))).toBeNull();
+  });
+
+  it('the exposer, in mid-capture: the press says so, and can be pressed again', async () => {
+    await tap(page, 'release');
+    await wordsBecome(page, 'capture-busy', /Exposing/);
+    await harm(page, 'exposer');
+    await page.waitForSelector(byId('capture-failed'), { timeout: 10_000 });
+    expect(await words(page, 'capture-failed')).toMatch(/exposer/);
+    await takeAll(page);
+    expect(await page.$(byId('capture-failed'))).toBeNull();
+  });
+
+  it('the roll, while it is idle: told, and it works when it is tried again', async () => {
+    await harm(page, 'roll');
+    await page.waitForSelector(byId('keeper-fault'), { timeout: TOLD_MS });
+    await tap(page, 'keeper-again');
+    await page.waitForFunction((s: string) => !document.querySelector(s), {}, byId('keeper-fault'));
+    await takeAll(page);
+    expect(await page.$(byId('unsaved'))).toBeNull();
+  });
+
+  it('the lightbox, in the frame view: told, and the frame opens again', async () => {
+    await tap(page, 'open-sheet');
+    await tapOn(page, (await page.waitForSelector(byId('sheet-frame')))!);
+    await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
+    await harm(page, 'lightbox');
+    await page.waitForSelector(byId('open-again'), { timeout: TOLD_MS });
+    await tap(page, 'open-again');
+    await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
+  });
+});
+
+describe('a roll that breaks while a frame is stored', () => {
+  it('loses nothing: the frame waits, and is saved when it is tried again', async () => {
+    const page = await stage.phone();
+    await page.goto(stage.origin);
+    await live(page);
+    const roll = await workerOf(page, 'roll');
+    await roll.evaluate(() => {
+      IDBObjectStore.prototype.put = () => {
+        self.close();
+        throw new Error('made up');
+      };
+    });
+    await tap(page, 'release');
+    await page.waitForSelector(byId('unsaved'), { timeout: 60_000 });
+    await tap(page, 'save-again');
+    await page.waitForFunction(
+      (s: string) => !document.querySelector(s),
+      { timeout: 20_000 },
+      byId('unsaved'),
+    );
+    await page.close();
+  });
+});
