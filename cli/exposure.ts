@@ -103,8 +103,14 @@ export function printable(made: ExposureSettings, set: SettingValues) {
     apertureN: made.apertureN,
     aperture: stepOf(APERTURE_LADDER, made.apertureN).label,
     apertureAuto: set.aperture.auto,
-    filterStops: made.filterStops ?? 0,
+    ...plainNumbers(set),
     compensationEv: made.compensationEv,
     compensation: formatThirds(made.compensationEv),
   };
+}
+
+/** Settings that are plain numbers, under their own names. */
+function plainNumbers(set: SettingValues): Readonly<Record<string, number>> {
+  const entries: [string, unknown][] = Object.entries(set);
+  return Object.fromEntries(entries.filter((e): e is [string, number] => typeof e[1] === 'number'));
 }

@@ -26,8 +26,19 @@ export interface Stage {
   close(): Promise<void>;
 }
 
-export async function openStage(folders: Partial<ServerOptions> = {}): Promise<Stage> {
+/** What is answered in place of a file; undefined leaves it as it is. */
+export type Fault = (path: string) => { readonly status: number; readonly body: string } | undefined;
+
+export async function openStage(folders: Partial<ServerOptions> = {}, fault?: Fault): Promise<Stage> {
   const server = await buildServer({ ...defaultFolders, ...folders });
+  server.addHook('onRequest', async (request, reply) => {
+    const found = fault?.(request.url);
+    if (found)
+      await reply
+        .code(found.status)
+        .headers({ 'cache-control': 'no-store', 'content-type': 'application/javascript' })
+        .send(found.body);
+  });
   const origin = await server.listen({ port: 0, host: '127.0.0.1' });
   const profile = mkdtempSync(join(tmpdir(), 'velmo-e2e-'));
   const browser = await puppeteer.launch({

@@ -67,8 +67,11 @@ export function simulatedCamera(): SimulatedCamera {
       const events = eventSource<CameraEvent>(
         (a, b) => a.kind === b.kind && (a.kind === 'report' || a.kind === 'status'),
       );
+      let broken = false;
       const fault = (error: WorkerGone) => {
         if (finder === mine) finder = undefined;
+        // What it had sent may still arrive.
+        broken = true;
         events.push({ kind: 'fault', message: error.message });
       };
       const mine = hire<FinderApi>({ what: 'The finder', start: startFinder, onFault: fault });
@@ -96,7 +99,9 @@ export function simulatedCamera(): SimulatedCamera {
           return mine.call((api) =>
             api.open(
               Comlink.transfer(offscreen, [offscreen]),
-              Comlink.proxy((report: Report) => events.push({ kind: 'report', report })),
+              Comlink.proxy((report: Report) => {
+                if (!broken) events.push({ kind: 'report', report });
+              }),
               Comlink.proxy((status: ViewStatus) => events.push({ kind: 'status', status })),
             ),
           );

@@ -11,7 +11,7 @@ import { OPENING, SUPPORTS, type Outside, type Support } from '../scene/outside'
 import { WHEEL_SPEEDS, type WheelSpeed } from '../scene/scene';
 import { LENS_IDS, type LensId } from '../sensor/simulated-camera';
 import type { SettingValues } from '../setting/settings';
-import { partialSchema } from '../setting/values';
+import { listed, partialSchema } from '../setting/values';
 import type { Known } from '../units/known';
 import { knownSchema } from '../units/known-schema';
 
@@ -193,8 +193,12 @@ export function noteForward(note: unknown): unknown {
   const old = note as FlatRecord | null;
   if (typeof old !== 'object' || old === null || (old.version !== 1 && old.version !== 2)) return note;
   const first = old.version === 1 ? { lensId: 'wide', focusM: null, outside: OPENING, clockS: 0 } : null;
-  const { lensId, focusM, outside, clockS, filterStops, ...r } = { ...old, ...first } as FlatRecord;
+  const { lensId, focusM, outside, clockS, ...r } = { ...old, ...first } as FlatRecord;
   const control = (auto: unknown, exact: unknown) => ({ auto, exact });
+  // Its compensation had the habit in it already.
+  const plain = listed()
+    .map(({ key }) => key)
+    .filter((key) => typeof r[key] === 'number' && key !== 'compensationEv' && key !== 'iso');
   return {
     version: RECORD_VERSION,
     id: r.id,
@@ -215,7 +219,7 @@ export function noteForward(note: unknown): unknown {
       shutter: control(r.shutterAuto, r.shutterS),
       iso: control(r.isoAuto, r.iso),
       ...(r.apertureAuto === undefined ? null : { aperture: control(r.apertureAuto, r.apertureN) }),
-      ...(filterStops === undefined ? null : { filterStops }),
+      ...Object.fromEntries(plain.map((key) => [key, r[key]])),
     },
     metered: { pattern: r.pattern, ev100: { unknown: EARLIER } },
     kelvin: r.kelvin,
