@@ -25,6 +25,12 @@ export function exactOf(settings: SettingValues, report: Report | null, fader: F
   return auto ? (toldOf(report, fader) ?? exact) : exact;
 }
 
+/** False for an automatic of which the camera has told nothing: what stands on its fader is not to be shown as a value. */
+export function isTold(settings: SettingValues, report: Report | null, fader: FaderId): boolean {
+  if (fader === 'compensation' || !settings[fader].auto) return true;
+  return toldOf(report, fader) !== undefined;
+}
+
 function toldOf(report: Report | null, fader: SettingId | 'focus'): number | undefined {
   if (fader === 'focus') {
     const metres = report ? known(report.focusM) : undefined;

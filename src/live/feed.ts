@@ -81,6 +81,8 @@ export async function openFinder(
       } else if (event.kind === 'note') setNotice(event.message);
       else {
         live = false;
+        // Nothing is said of what nobody sees any more.
+        clear();
         setCamera({ kind: 'failed', message: event.message });
       }
     }

@@ -18,7 +18,7 @@ import {
 } from '../../core/units/ladders';
 import { useDesk } from '../../live/desk';
 import { hasIris, opticWith } from '../../live/camera';
-import { exactOf, isAuto } from '../../live/desk-controls';
+import { exactOf, isAuto, isTold } from '../../live/desk-controls';
 import { exposureOf, rawOf, useRawWords, useReport } from '../../live/report';
 import { LADDERS, settingOf, type FaderId } from '../../live/desk-state';
 import { Button } from '../../ui/button';
@@ -79,6 +79,7 @@ function DeskFader({
 }) {
   const controls = useDesk((d) => d.settings);
   const exact = useReport((r) => exactOf(controls, r.words, id));
+  const told = useReport((r) => isTold(controls, r.words, id));
   const auto = isAuto(controls, id);
   const gives = useDesk((d) => d.trade?.gives === id);
   const habit = useDesk((d) => (id === 'compensation' ? d.check.habitEv : 0));
@@ -89,7 +90,7 @@ function DeskFader({
   const manual = isAllManual(controls, iris);
   const { ladder, skipped } = stepsOf(id, lens);
   const index = Math.max(0, nearestStep(LADDERS[id], exact) - skipped);
-  const words = valueWords(id, exact);
+  const words = told ? valueWords(id, exact) : '–';
   if (id === 'focus' && lens.fixedFocusM !== undefined) return <FixedFocus lens={lens} />;
   return (
     <View style={[styles.fader, !auto && styles.set]}>
@@ -113,7 +114,7 @@ function DeskFader({
         name={NAMES[id]}
         count={ladder.length}
         index={index}
-        valueText={words}
+        valueText={told ? words : 'not known yet'}
         auto={auto}
         longEvery={id === 'compensation' ? 6 : 3}
         marks={marksOf(id, exact, headroomEv, manual, lens).map((m) => ({ ...m, index: m.index - skipped }))}

@@ -118,8 +118,8 @@ export function FinderPicture({
         </View>
       )}
       {state.kind === 'failed' && (
-        <View style={styles.middle} role="alert">
-          <Words style={styles.failed}>{state.message}</Words>
+        <View style={[styles.middle, styles.dead]} role="alert">
+          <Words style={styles.failed}>{state.message}. The picture stands still.</Words>
           <Button
             label="Start the finder again"
             kind="primary"
@@ -275,6 +275,8 @@ const styles = StyleSheet.create({
     padding: space.three,
     pointerEvents: 'box-none',
   },
+  // What stands still must not be taken for what is there now.
+  dead: { backgroundColor: colour.chip, pointerEvents: 'auto' },
   failed: { textAlign: 'center', color: colour.warn },
   warn: { color: colour.warn },
 });

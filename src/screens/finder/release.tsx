@@ -120,7 +120,7 @@ function Release() {
       aria-disabled={!live}
       disabled={!live}
       onPress={() => (busy ? cancelCapture() : void press(pressure()))}
-      style={({ pressed }) => [styles.release, pressed && styles.pressed]}
+      style={({ pressed }) => [styles.release, pressed && styles.pressed, !live && styles.dead]}
       testID="release"
     >
       <Svg width={SIZE} height={SIZE} viewBox="0 0 72 72" aria-hidden>
@@ -212,6 +212,7 @@ const styles = StyleSheet.create({
   above: { position: 'absolute', left: 0, right: 0, bottom: '100%', marginBottom: 4, gap: 4, zIndex: 5 },
   row: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space.half },
   release: { width: SIZE, height: SIZE, borderRadius: SIZE / 2 },
+  dead: { opacity: 0.35 },
   pressed: { transform: [{ scale: 0.94 }] },
   side: { minWidth: 48, paddingHorizontal: 2, flexShrink: 1 },
   meter: { width: 78, paddingHorizontal: 2 },

@@ -93,9 +93,9 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
           <Words kind="label" style={styles.carrying}>
             {carrying}
           </Words>
-        ) : scope === 'raw' && unknown ? (
+        ) : scope === 'raw' && !said ? (
           <Words kind="label" quiet testID="no-raw">
-            {unknown}
+            {unknown ?? 'not yet'}
           </Words>
         ) : scope === 'raw' ? (
           <Words kind="label" quiet>
@@ -118,6 +118,7 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
           </Words>
         )}
       </View>
+      {!report && <View style={{ height: height - 24 }} />}
       {report && width > 0 && (
         <ScopeBox height={height - 24}>
           {scope === 'raw'
