@@ -1,0 +1,135 @@
+// A hired worker as the page sees it: asked, broken, late, dismissed, hired again. The worker is the far end of a channel.
+import * as Comlink from 'comlink';
+import { hire, PATIENCE_MS, WorkerGone } from './hire';
+
+interface Api {
+  double(n: number): Promise<number>;
+  never(): Promise<void>;
+}
+
+const opened: MessagePort[] = [];
+/** Locks that wait to be granted: they are when the worker that holds them is gone. */
+const waiting: (() => void)[] = [];
+beforeAll(() => {
+  const request = (_: string, { signal }: { signal: AbortSignal }, granted: () => void) =>
+    new Promise<void>((resolve, reject) => {
+      waiting.push(() => resolve(granted()));
+      signal.addEventListener('abort', () => reject(new Error('aborted')));
+    });
+  Object.defineProperty(globalThis, 'navigator', { value: { locks: { request } }, configurable: true });
+});
+beforeEach(() => waiting.splice(0));
+
+/** A worker that answers once it is there. */
+class FarEnd extends EventTarget {
+  readonly #port: MessagePort;
+  ended = false;
+
+  constructor(here: boolean) {
+    super();
+    const { port1, port2 } = new MessageChannel();
+    opened.push(port1, port2);
+    this.#port = port1;
+    port1.start();
+    port1.addEventListener('message', ({ data }) =>
+      this.dispatchEvent(new MessageEvent('message', { data })),
+    );
+    const api = {
+      here: () => Promise.resolve(),
+      double: (n: number) => 2 * n,
+      never: () => new Promise(() => undefined),
+    };
+    if (here) Comlink.expose(api, port2 as unknown as Comlink.Endpoint);
+  }
+
+  postMessage(message: unknown): void {
+    if (!this.ended) this.#port.postMessage(message);
+  }
+
+  terminate(): void {
+    this.ended = true;
+  }
+
+  break(message: string): void {
+    this.dispatchEvent(Object.assign(new Event('error'), { message }));
+  }
+}
+
+function staff(...here: boolean[]) {
+  const workers: FarEnd[] = [];
+  const faults: string[] = [];
+  const hired = hire<Api>({
+    what: 'The roll',
+    start: () => {
+      workers.push(new FarEnd(here[workers.length] ?? true));
+      return workers.at(-1) as unknown as Worker;
+    },
+    onFault: ({ message }) => faults.push(message),
+  });
+  return { hired, workers, faults };
+}
+
+afterEach(() => opened.splice(0).forEach((port) => port.close()));
+
+it('is started when it is first asked, and answers', async () => {
+  const { hired, workers } = staff();
+  expect(workers).toHaveLength(0);
+  expect(await hired.call((api) => api.double(4))).toBe(8);
+  expect(await hired.call((api) => api.double(5))).toBe(10);
+  expect(workers).toHaveLength(1);
+});
+
+it('that breaks rejects all that it was asked, tells why, and is replaced by the next call', async () => {
+  const { hired, workers, faults } = staff();
+  await hired.ready();
+  const outcomes = Promise.allSettled([hired.call((api) => api.never()), hired.call((api) => api.never())]);
+  await new Promise(setImmediate);
+  workers[0]!.break('Uncaught Error: made up');
+  for (const outcome of await outcomes)
+    expect(outcome).toMatchObject({ status: 'rejected', reason: expect.any(WorkerGone) });
+  expect([faults, workers[0]!.ended]).toEqual([['The roll broke: made up'], true]);
+  expect(await hired.call((api) => api.double(1))).toBe(2);
+  expect(workers).toHaveLength(2);
+});
+
+it('that is gone without a word is known by its lock', async () => {
+  const { hired, faults } = staff();
+  await hired.ready();
+  const asked = expect(hired.call((api) => api.never())).rejects.toThrow('The roll is gone');
+  await new Promise(setImmediate);
+  waiting[0]!();
+  await asked;
+  expect(faults).toEqual(['The roll is gone']);
+});
+
+it('whose script does not load says so', async () => {
+  const { hired, workers, faults } = staff(false);
+  const asked = hired.call((api) => api.double(1));
+  await new Promise(setImmediate);
+  workers[0]!.break('');
+  await expect(asked).rejects.toThrow('The roll could not be loaded');
+  expect(faults).toEqual(['The roll could not be loaded']);
+});
+
+it('that does not come in time rejects what it is asked and is waited for all the same', async () => {
+  jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask', 'setImmediate'] });
+  try {
+    const { hired, workers, faults } = staff(false);
+    const asked = expect(hired.call((api) => api.double(1))).rejects.toThrow('does not come');
+    await jest.advanceTimersByTimeAsync(PATIENCE_MS);
+    await asked;
+    expect([workers.length, workers[0]!.ended, faults]).toEqual([1, false, []]);
+  } finally {
+    jest.useRealTimers();
+  }
+});
+
+it('that is dismissed rejects what it was asked without a complaint', async () => {
+  const { hired, workers, faults } = staff();
+  await hired.ready();
+  const asked = expect(hired.call((api) => api.never())).rejects.toThrow('Cancelled');
+  await new Promise(setImmediate);
+  hired.dismiss('Cancelled');
+  await asked;
+  expect([faults, workers[0]!.ended]).toEqual([[], true]);
+});
