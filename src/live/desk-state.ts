@@ -42,7 +42,8 @@ export type CaptureState =
 export type CameraState =
   | { readonly kind: 'starting' }
   | { readonly kind: 'live' }
-  | { readonly kind: 'failed'; readonly message: string };
+  /** The finder itself is dead, or lives and has nothing to show. */
+  | { readonly kind: 'failed'; readonly message: string; readonly what: 'finder' | 'view' };
 
 /** All settings, and what changes several of them at once. */
 export interface SettingsSlice {

@@ -77,17 +77,23 @@ export async function openFinder(
       } else if (event.kind === 'status') {
         useWorld.getState().setStatus(event.status);
         const { status } = event;
-        if (status.kind === 'failed' && !live) setCamera({ kind: 'failed', message: status.message });
+        if (live) continue;
+        if (status.kind === 'failed') setCamera({ kind: 'failed', message: status.message, what: 'view' });
+        else if (useDesk.getState().camera.kind === 'failed') setCamera({ kind: 'starting' });
       } else if (event.kind === 'note') setNotice(event.message);
       else {
         live = false;
         // Nothing is said of what nobody sees any more.
         clear();
-        setCamera({ kind: 'failed', message: event.message });
+        setCamera({ kind: 'failed', message: event.message, what: 'finder' });
       }
     }
   } catch (error) {
     if (!signal.aborted)
-      setCamera({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
+      setCamera({
+        kind: 'failed',
+        message: error instanceof Error ? error.message : String(error),
+        what: 'finder',
+      });
   }
 }

@@ -135,11 +135,14 @@ export async function deskKeeps(page: Page, word: string): Promise<void> {
   await page.waitForFunction(deskKept, { timeout: 20_000, polling: 200 }, word);
 }
 
-/** Waits until the finder has drawn `count` more frames: what was set before is in them. */
+/** Waits until the finder has drawn `count` more frames and words tell of them: what was set before is in them. */
 export async function framesPass(page: Page, count = 4): Promise<void> {
   const from = await page.$eval('canvas', (canvas) => Number(canvas.dataset.frame ?? 0));
   await page.waitForFunction(
-    (least: number) => Number(document.querySelector('canvas')?.dataset.frame ?? 0) >= least,
+    (least: number) => {
+      const { frame = 0, said = 0 } = document.querySelector('canvas')?.dataset ?? {};
+      return Number(frame) >= least && Number(said) >= least;
+    },
     { timeout: 20_000 },
     from + count,
   );

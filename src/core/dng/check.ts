@@ -7,7 +7,7 @@ import {
   type ChannelFigures,
   type SiteCounts,
 } from '../raw/statistics';
-import { floorSignal, type NoiseModel } from '../sensor/raw-frame';
+import { cfaIndex, floorSignal, type BayerPhase, type NoiseModel, type PerSite } from '../sensor/raw-frame';
 import { DngError, type DngErrorCode } from './errors';
 import { readDng, type DngMetadata, type DngRaw } from './read';
 
@@ -25,7 +25,10 @@ export interface CheckReport {
   readonly width: number;
   readonly height: number;
   readonly layout: string;
+  /** Of all sites; where they differ, the mean of the four. */
   readonly black: number;
+  /** Of R, G1, G2, B where black differs from site to site. */
+  readonly blacks?: PerSite<number>;
   readonly white: number;
   readonly channels: readonly CheckedChannel[];
   /** Stops until 0.1 % of any channel clips; 0 when that much is clipped; null for a frame that is black. */
@@ -61,14 +64,20 @@ export function reportOf(raw: DngRaw): CheckReport {
     ok: true,
     width: raw.width,
     height: raw.height,
-    layout: `RGGB, ${raw.compression === 'none' ? 'plain' : 'lossless JPEG'}, ${raw.block[0]}×${raw.block[1]} blocks`,
+    layout: `${phaseName(raw.phase)}, ${raw.compression === 'none' ? 'plain' : 'lossless JPEG'}, ${raw.block[0]}×${raw.block[1]} blocks`,
     black: raw.black,
+    ...(raw.blacks && { blacks: raw.blacks }),
     white: raw.white,
     channels: checkedChannels(counted, noise),
     headroomEv: Number.isFinite(headroom) ? headroom : null,
     floorEv: noise && Math.log2(floorSignal(noise) / (raw.white - raw.black)),
     metadata: raw.metadata,
   };
+}
+
+/** Letters of a 2×2 cell in reading order: RGGB. */
+function phaseName([px, py]: BayerPhase): string {
+  return [0, 1, 2, 3].map((i) => 'RGGB'[cfaIndex(px + (i & 1), py + (i >> 1))]).join('');
 }
 
 /** Counts nothing as lost in noise; what it says of the floor is not told. */

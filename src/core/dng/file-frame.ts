@@ -43,13 +43,15 @@ export function rawFrameOf(raw: DngRaw): FileFrame {
     colorMatrix: isUnknown(colorMatrix) ? PLAIN_MATRIX : colorMatrix,
     asShotNeutral: isUnknown(asShotNeutral) ? [1, 1, 1] : asShotNeutral,
   };
-  const { width, height, data, black, white, metadata } = raw;
+  const { width, height, phase, data, black, blacks, white, metadata } = raw;
   return {
     width,
     height,
     layout: 'cfa',
+    phase,
     data,
     black,
+    ...(blacks && { blacks }),
     white,
     colour,
     noise: noiseOf(raw),

@@ -63,8 +63,28 @@ describe('a mosaic of another hand', () => {
     expect(readDng(file([[50714, RATIONAL, 128, 2]])).black).toBe(64);
   });
 
+  it.each([
+    [[2, 2], [64, 65, 66, 67], 'RGGB', [64, 65, 66, 67]],
+    [[2, 1], [64, 66], 'RGGB', [64, 64, 66, 66]],
+    [[1, 2], [64, 66], 'GRBG', [66, 64, 66, 64]],
+    [[2, 2], [64, 65, 66, 67], 'BGGR', [67, 66, 65, 64]],
+  ])('has black by site, %j: %j of %s', (repeat, black, pattern, blacks) => {
+    const cfa = [...pattern].map((letter) => 'RGB'.indexOf(letter));
+    const over: Tag[] = [
+      [50713, SHORT, ...repeat],
+      [50714, SHORT, ...black],
+      [33422, BYTE, ...cfa],
+    ];
+    const report = checkDng(tiffOf('II', MAIN, mosaicTags(W, H, over), [plainBlock(samples)]));
+    expect(report).toMatchObject({ ok: true, blacks, layout: expect.stringContaining(pattern) });
+  });
+
   it.each<[string, Tag, RegExp]>([
-    ['black by site', [50714, SHORT, 64, 65, 64, 64], /BlackLevel that differs/],
+    [
+      'black by site',
+      [50714, SHORT, ...Array.from({ length: 9 }, (_, i) => 64 + i)],
+      /BlackLevel of 3×3 sites/,
+    ],
     [
       'black by column',
       [50715, SRATIONAL, ...Array.from({ length: W }, () => [1, 2]).flat()],
@@ -77,10 +97,10 @@ describe('a mosaic of another hand', () => {
     ['another layout of sites', [50711, SHORT, 2], /CFALayout 2/],
     ['other colours', [50710, BYTE, 0, 1, 3], /CFAPlaneColor 0 1 3/],
     ['interleaved rows', [50975, LONG, 2], /RowInterleaveFactor 2/],
-    ['another pattern', [33422, BYTE, 1, 0, 2, 1], /colour pattern 1 0 2 1/],
+    ['another pattern', [33422, BYTE, 0, 1, 2, 1], /colour pattern 0 1 2 1/],
   ])('is refused by name: %s', (what, tag, message) => {
     const over: Tag[] = [tag];
-    if (what === 'black by site') over.push([50713, SHORT, 2, 2]);
+    if (what === 'black by site') over.push([50713, SHORT, 3, 3]);
     const tags = mosaicTags(W, H, over).filter(
       ([t]) => what !== 'black to be measured on borders' || t !== 50714,
     );

@@ -1,5 +1,6 @@
 // What a raw directory says of its mosaic: size, blocks, black and white, the part that counts. Everything is checked
 // before any memory is asked for; what is not understood is refused by the name of its tag. TIFF 6.0, DNG 1.4 chapter 4.
+import { cfaIndex, type BayerPhase, type PerSite } from '../sensor/raw-frame';
 import { DngError } from './errors';
 import { COMPRESSION, TAG, tagName } from './tags';
 import {
@@ -32,10 +33,10 @@ export interface MosaicLayout {
   /** As stored, masked borders included. */
   readonly width: number;
   readonly height: number;
-  /** The part that saw light (ActiveArea); begins on a red site. */
+  /** The part that saw light (ActiveArea); begins on a whole cell of the pattern. */
   readonly active: Area;
-  readonly cfa: readonly number[];
-  readonly black: number;
+  readonly phase: BayerPhase;
+  readonly blacks: PerSite<number>;
   readonly white: number;
   /** Linear number of every stored one (LinearizationTable); what is larger takes its last entry. */
   readonly table: Uint16Array | undefined;
@@ -63,17 +64,19 @@ export function mosaicLayout(file: TiffFile, ifd: Directory): MosaicLayout {
   onlyAs(file, ifd, TAG.RowInterleaveFactor, [1]);
   onlyAs(file, ifd, TAG.SubTileBlockSize, [1, 1]);
   const cfa = wholeNumbers(file, ifd, TAG.CFAPattern) ?? [];
-  if (cfa.join() !== '0,1,1,2') unsupported(ifd, `The colour pattern ${cfa.join(' ') || '(none)'}`);
+  const phase = PHASES.get(cfa.join());
+  if (!phase) unsupported(ifd, `The colour pattern ${cfa.join(' ') || '(none)'}`);
   const compression = wholeNumber(file, ifd, TAG.Compression) ?? COMPRESSION.none;
   if (compression !== COMPRESSION.none && compression !== COMPRESSION.jpeg)
     unsupported(ifd, `Raw compression ${compression}`);
   const plain = compression === COMPRESSION.none;
   const active = activeAreaOf(file, ifd, width, height);
   checkMasked(file, ifd, active, width, height);
-  const black = blackOf(file, ifd);
+  const blacks = blacksOf(file, ifd, phase);
   const white = wholeNumber(file, ifd, TAG.WhiteLevel) ?? 65535;
-  if (!(black >= 0 && white > black && white <= 65535)) {
-    throw new DngError('bad-tag', `Black ${black} and white ${white} do not go together`, ifd.offset);
+  if (!blacks.every((black) => black >= 0 && white > black && white <= 65535)) {
+    const told = [...new Set(blacks)].join(' ');
+    throw new DngError('bad-tag', `Black ${told} and white ${white} do not go together`, ifd.offset);
   }
   const table = wholeNumbers(file, ifd, TAG.LinearizationTable);
   if (table && (table.length < 2 || table.length > 65536 || table.some((v) => v > 65535)))
@@ -89,8 +92,8 @@ export function mosaicLayout(file: TiffFile, ifd: Directory): MosaicLayout {
     width,
     height,
     active,
-    cfa,
-    black,
+    phase,
+    blacks,
     white,
     table: table && Uint16Array.from(table),
     compression: plain ? 'none' : 'lossless-jpeg',
@@ -149,8 +152,16 @@ function checkMasked(file: TiffFile, ifd: Directory, active: Area, width: number
   }
 }
 
-/** One black for all sites. */
-function blackOf(file: TiffFile, ifd: Directory): number {
+/** CFAPattern of a 2×2 cell (0 red, 1 green, 2 blue) of the four Bayer phases. */
+const PHASES: ReadonlyMap<string, BayerPhase> = new Map([
+  ['0,1,1,2', [0, 0]],
+  ['1,0,2,1', [1, 0]],
+  ['1,2,0,1', [0, 1]],
+  ['2,1,1,0', [1, 1]],
+]);
+
+/** Black of each of the four sites. DNG: the pattern of BlackLevel begins at the corner of the active area. */
+function blacksOf(file: TiffFile, ifd: Directory, [px, py]: BayerPhase): PerSite<number> {
   const values = numbers(file, ifd, TAG.BlackLevel) ?? [0];
   const [rows, columns] = wholeNumbers(file, ifd, TAG.BlackLevelRepeatDim) ?? [1, 1];
   if (!(rows! >= 1 && columns! >= 1 && values.length === rows! * columns!))
@@ -159,13 +170,16 @@ function blackOf(file: TiffFile, ifd: Directory): number {
       `${values.length} BlackLevel values for ${rows}×${columns} sites`,
       ifd.offset,
     );
-  if (values.some((v) => v !== values[0]))
-    unsupported(ifd, `BlackLevel that differs from site to site (${values.slice(0, 4).join(' ')})`);
+  if (rows! > 2 || columns! > 2) unsupported(ifd, `A BlackLevel of ${rows}×${columns} sites`);
   for (const tag of [TAG.BlackLevelDeltaH, TAG.BlackLevelDeltaV])
     if (numbers(file, ifd, tag)?.some((v) => v !== 0)) unsupported(ifd, tagName(tag));
-  const black = values[0]!;
-  if (!Number.isInteger(black)) unsupported(ifd, `A BlackLevel of ${black}`);
-  return black;
+  const whole = values.find((v) => !Number.isInteger(v));
+  if (whole !== undefined) unsupported(ifd, `A BlackLevel of ${whole}`);
+  const blacks: [number, number, number, number] = [0, 0, 0, 0];
+  for (let y = 0; y < 2; y++)
+    for (let x = 0; x < 2; x++)
+      blacks[cfaIndex(x + px, y + py)] = values[(y % rows!) * columns! + (x % columns!)]!;
+  return blacks;
 }
 
 function blocksOf(file: TiffFile, ifd: Directory, width: number, height: number): Blocks {

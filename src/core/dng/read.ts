@@ -1,4 +1,5 @@
 // Reads a DNG's raw mosaic and metadata. Plain strips or tiles of 16-bit samples, and lossless JPEG tiles or strips.
+import type { BayerPhase, PerSite } from '../sensor/raw-frame';
 import { DngError } from './errors';
 import { decodeLosslessJpeg } from './lossless-jpeg-decode';
 import { mosaicLayout, type Blocks, type MosaicLayout } from './mosaic-layout';
@@ -55,11 +56,12 @@ export interface DngRaw {
   /** Of the part that saw light: masked borders are left out. */
   readonly width: number;
   readonly height: number;
-  /** CFA colours of a 2×2 cell in reading order, 0 red, 1 green, 2 blue. */
-  readonly cfa: readonly number[];
+  readonly phase: BayerPhase;
   /** Linear numbers, row by row. */
   readonly data: Uint16Array;
+  /** Of all sites; where they differ, the mean of the four. */
   readonly black: number;
+  readonly blacks?: PerSite<number>;
   readonly white: number;
   readonly compression: 'none' | 'lossless-jpeg';
   /** Tile size, or [width, rows a strip]. */
@@ -86,13 +88,15 @@ export function readDng(bytes: Uint8Array): DngRaw {
   const exifOffset = wholeNumber(file, main, TAG.ExifIFD);
   const exif = exifOffset === undefined ? undefined : readDirectory(file, exifOffset, visited);
   const layout = mosaicLayout(file, rawIfd);
-  const { active, cfa, black, white, compression, blocks } = layout;
+  const { active, phase, blacks, white, compression, blocks } = layout;
+  const differ = blacks.some((black) => black !== blacks[0]);
   return {
     width: active.width,
     height: active.height,
-    cfa,
+    phase,
     data: readSamples(file, layout),
-    black,
+    black: blacks.reduce((sum, black) => sum + black / 4, 0),
+    ...(differ && { blacks }),
     white,
     compression,
     block: [blocks.width, blocks.height],

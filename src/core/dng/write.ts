@@ -1,6 +1,6 @@
 // A capture as DNG 1.4: IFD0 with an RGB thumbnail and the facts of the file, a raw SubIFD (CFA, lossless-JPEG tiles or
 // plain strips), a JPEG preview SubIFD, an Exif IFD and XMP. One function for each directory.
-import type { RawFrame } from '../sensor/raw-frame';
+import { blackOf, cfaIndex, type RawFrame } from '../sensor/raw-frame';
 import type { ExifFacts } from '../setting/setting';
 import type { SettingValues } from '../setting/settings';
 import { exifOf } from '../setting/values';
@@ -132,11 +132,10 @@ function rawDirectory(frame: RawFrame, options: DngOptions, writer: TiffWriter):
     short(TAG.PlanarConfiguration, 1),
     ...(tileWidth ? losslessTiles(frame, tileWidth, options, writer) : plainStrip(frame, writer)),
     short(TAG.CFARepeatPatternDim, 2, 2),
-    byte(TAG.CFAPattern, 0, 1, 1, 2),
+    byte(TAG.CFAPattern, ...patternOf(frame)),
     byte(TAG.CFAPlaneColor, 0, 1, 2),
     short(TAG.CFALayout, 1),
-    short(TAG.BlackLevelRepeatDim, 1, 1),
-    short(TAG.BlackLevel, black),
+    ...blackFields(frame),
     short(TAG.WhiteLevel, white),
     rational(TAG.DefaultScale, 1, 1),
     long(TAG.DefaultCropOrigin, 0, 0),
@@ -145,6 +144,18 @@ function rawDirectory(frame: RawFrame, options: DngOptions, writer: TiffWriter):
     // Variance = S·x + O of the signal x scaled to 0 … 1 (DNG specification, NoiseProfile).
     double(TAG.NoiseProfile, frame.noise.shot / range, frame.noise.read / (range * range)),
   ];
+}
+
+/** Colours of the first 2×2 cell in reading order: 0 red, 1 green, 2 blue. */
+function patternOf({ phase: [px, py] = [0, 0] }: RawFrame): number[] {
+  return [0, 1, 2, 3].map((i) => [0, 1, 1, 2][cfaIndex(px + (i & 1), py + (i >> 1))]!);
+}
+
+function blackFields(frame: RawFrame): Field[] {
+  const { black, blacks, phase: [px, py] = [0, 0] } = frame;
+  if (!blacks) return [short(TAG.BlackLevelRepeatDim, 1, 1), short(TAG.BlackLevel, black)];
+  const bySite = [0, 1, 2, 3].map((i) => blackOf(frame, cfaIndex(px + (i & 1), py + (i >> 1))));
+  return [short(TAG.BlackLevelRepeatDim, 2, 2), short(TAG.BlackLevel, ...bySite)];
 }
 
 function plainStrip({ data, width, height }: RawFrame, writer: TiffWriter): Field[] {

@@ -3,7 +3,7 @@
 import { balanceGains, srgbFromBalanced } from '../colour/camera';
 import { encodeSrgb } from '../colour/srgb';
 import { extendedStops, type ExposureSettings } from '../exposure/settings';
-import type { RawImage } from '../sensor/raw-frame';
+import { blackOf, cfaIndex, type PerSite, type RawImage } from '../sensor/raw-frame';
 
 /**
  * Stops from raw full scale to picture white at base ISO: a metered grey lies at 0.08125/0.78 of saturation
@@ -36,6 +36,8 @@ export function toneCurve(x: number, clipAt: number): number {
 
 /** Linear light 1 (raw clip) in whole numbers: in the shadows one step is a third of a code value. */
 const ONE = 16384;
+/** Of each of the four sites: 0 red, 1 green, 2 blue. */
+const COLOUR: PerSite<number> = [0, 1, 1, 2];
 /** Fixed-point bits of the matrix. */
 const MATRIX_BITS = 12;
 /** The tone table reaches this many times ONE below zero and above one, so that no pixel needs a comparison. */
@@ -44,8 +46,8 @@ const ABOVE = 5;
 
 /** Everything about a development that does not depend on the pixel, tabulated; whole numbers throughout, for speed. */
 export interface Developer {
-  /** Balanced linear value, ONE = raw clip, of each 16-bit DN (all over white like white): a table for R, G, B. */
-  readonly linear: readonly [Int16Array, Int16Array, Int16Array];
+  /** Balanced linear value, ONE = raw clip, of each 16-bit DN (all over white like white): a table for R, G1, G2, B. */
+  readonly linear: PerSite<Int16Array>;
   /** Camera → linear sRGB, row by row, times 2^MATRIX_BITS. */
   readonly matrix: Int32Array;
   /** Code value 0 … 255 of linear values from −BELOW·ONE. */
@@ -53,10 +55,13 @@ export interface Developer {
 }
 
 /** @throws RangeError for a camera matrix so strong that its colours leave the tone table */
-export function developerFor(frame: Pick<RawImage, 'black' | 'white' | 'colour' | 'baselineEv'>): Developer {
-  const { black, white, colour } = frame;
+export function developerFor(
+  frame: Pick<RawImage, 'black' | 'blacks' | 'white' | 'colour' | 'baselineEv'>,
+): Developer {
+  const { white, colour } = frame;
   // A balanced channel is cut at the level of the weakest one: what is burnt becomes white, not magenta.
-  const table = (gain: number) => {
+  const table = (gain: number, channel: number) => {
+    const black = blackOf(frame, channel);
     const linear = new Int16Array(65536);
     const of = (dn: number) => Math.min(1, Math.max(-0.02, (dn - black) / (white - black)) * gain);
     for (let dn = 0; dn < white; dn++) linear[dn] = Math.round(ONE * of(dn));
@@ -68,12 +73,13 @@ export function developerFor(frame: Pick<RawImage, 'black' | 'white' | 'colour' 
     const reach = row.reduce((sum, v) => sum + Math.abs(v), 0);
     if (!(reach < ABOVE)) throw new RangeError('The camera matrix is too strong to be developed');
   }
+  const green = table(g, 1);
   const clipAt = 2 ** frame.baselineEv;
   const tone = Uint8Array.from({ length: (BELOW + ABOVE) * ONE + 1 }, (_, i) =>
     Math.round(255 * encodeSrgb(toneCurve((i / ONE - BELOW) * clipAt, clipAt))),
   );
   return {
-    linear: [table(r), table(g), table(b)],
+    linear: [table(r, 0), green, frame.blacks ? table(g, 2) : green, table(b, 3)],
     matrix: Int32Array.from(rows.flat(), (v) => Math.round(v * 2 ** MATRIX_BITS)),
     tone,
   };
@@ -87,17 +93,17 @@ export interface Region {
 }
 
 /**
- * Develops a region of an RGGB mosaic at one picture pixel a site.
+ * Develops a region of a mosaic at one picture pixel a site.
  * @param rgba receives region.width × region.height opaque pixels
  * @throws RangeError when the region leaves the frame
  */
 export function developRegion(
-  frame: Pick<RawImage, 'width' | 'height' | 'data'>,
+  frame: Pick<RawImage, 'width' | 'height' | 'phase' | 'data'>,
   developer: Developer,
   region: Region,
   rgba: Uint8ClampedArray,
 ): void {
-  const { width, height } = frame;
+  const { width, height, phase = [0, 0] } = frame;
   if (region.x < 0 || region.y < 0 || region.x + region.width > width || region.y + region.height > height) {
     throw new RangeError('The region leaves the frame');
   }
@@ -118,14 +124,15 @@ export function developRegion(
     const here = rows[(y - region.y + 1) % 3]!;
     const down = rows[(y - region.y + 2) % 3]!;
     balanceRow(frame, developer, region, mirrored(y + 1), down);
-    const oddRow = y & 1;
+    const oddRow = (y + phase[1]) & 1;
+    const first = region.x + phase[0];
     for (let x = 1; x <= region.width; x++, o++) {
       const beside = here[x - 1]! + here[x + 1]!;
       const vertical = up[x]! + down[x]!;
       let red: number;
       let green: number;
       let blue: number;
-      if (((x - 1 + region.x) & 1) === oddRow) {
+      if (((x - 1 + first) & 1) === oddRow) {
         // A red site (even row) or a blue one (odd row): green beside it, the other colour at the corners.
         green = (beside + vertical) >> 2;
         const corners = (up[x - 1]! + up[x + 1]! + down[x - 1]! + down[x + 1]!) >> 2;
@@ -146,14 +153,15 @@ export function developRegion(
 
 /** One row of the mosaic, balanced, from one column before the region to one after it; mirrored at the frame's edge. */
 function balanceRow(
-  { width, data }: Pick<RawImage, 'width' | 'data'>,
+  { width, data, phase: [px, py] = [0, 0] }: Pick<RawImage, 'width' | 'data' | 'phase'>,
   { linear }: Developer,
   region: Region,
   y: number,
   out: Int32Array,
 ): void {
-  const even = linear[y & 1]!;
-  const odd = linear[1 + (y & 1)]!;
+  // Tables of the sites in even and odd columns of the frame.
+  const even = linear[cfaIndex(px, y + py)]!;
+  const odd = linear[cfaIndex(px + 1, y + py)]!;
   const row = y * width;
   for (let x = 0; x < region.width; x++) {
     const dn = data[row + region.x + x]!;
@@ -173,7 +181,14 @@ function balanceRow(
  */
 export function developReduced(frame: RawImage, width: number, height: number): Uint8ClampedArray {
   const developer = developerFor(frame);
-  const [lr, lg, lb] = developer.linear;
+  const { phase: [px, py] = [0, 0] } = frame;
+  // Where a cell begins its four sites may stand in any order; each has its table.
+  const [l0, l1, l2, l3] = [0, 1, 2, 3].map(
+    (i) => developer.linear[cfaIndex(px + (i & 1), py + (i >> 1))]!,
+  ) as unknown as PerSite<Int16Array>;
+  const [c0, c1, c2, c3] = [0, 1, 2, 3].map(
+    (i) => COLOUR[cfaIndex(px + (i & 1), py + (i >> 1))]!,
+  ) as unknown as PerSite<number>;
   const m = developer.matrix;
   const rgba = new Uint8ClampedArray(width * height * 4);
   const cellsX = frame.width >> 1;
@@ -184,19 +199,23 @@ export function developReduced(frame: RawImage, width: number, height: number): 
     for (let x = 0; x < width; x++) {
       const x0 = Math.floor((x * cellsX) / width);
       const x1 = Math.max(x0 + 1, Math.floor(((x + 1) * cellsX) / width));
-      let [red, green, blue] = [0, 0, 0];
+      let [s0, s1, s2, s3] = [0, 0, 0, 0];
       for (let cy = y0; cy < y1; cy++) {
         for (let cx = x0; cx < x1; cx++) {
           const i = 2 * cy * frame.width + 2 * cx;
-          red += lr[frame.data[i]!]!;
-          green += lg[frame.data[i + 1]!]! + lg[frame.data[i + frame.width]!]!;
-          blue += lb[frame.data[i + frame.width + 1]!]!;
+          s0 += l0[frame.data[i]!]!;
+          s1 += l1[frame.data[i + 1]!]!;
+          s2 += l2[frame.data[i + frame.width]!]!;
+          s3 += l3[frame.data[i + frame.width + 1]!]!;
         }
       }
       const n = (y1 - y0) * (x1 - x0);
-      red /= n;
-      green /= 2 * n;
-      blue /= n;
+      const sums = [0, 0, 0];
+      sums[c0] = sums[c0]! + s0;
+      sums[c1] = sums[c1]! + s1;
+      sums[c2] = sums[c2]! + s2;
+      sums[c3] = sums[c3]! + s3;
+      const [red, green, blue] = [sums[0]! / n, sums[1]! / (2 * n), sums[2]! / n];
       const o = (y * width + x) * 4;
       for (let c = 0; c < 3; c++) {
         const sum = m[3 * c]! * red + m[3 * c + 1]! * green + m[3 * c + 2]! * blue;

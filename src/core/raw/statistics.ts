@@ -1,35 +1,39 @@
 // Counts of every number in a mosaic, a CFA channel at a time. All figures about a raw frame (clipped, below the
 // floor, headroom, percentiles, the stopline) are read from these counts, so one pass over the sites is enough.
 import {
+  blackOf,
   CFA_NAMES,
+  cfaIndex,
   clipLevel,
   floorSignal,
   type CfaName,
+  type Mosaic,
   type NoiseModel,
-  type RawFrame,
+  type PerSite,
 } from '../sensor/raw-frame';
 
 /** counts[channel][dn], channels in the order of `CFA_NAMES`. */
 export interface SiteCounts {
-  readonly counts: readonly [Uint32Array, Uint32Array, Uint32Array, Uint32Array];
+  readonly counts: PerSite<Uint32Array>;
   readonly sites: number;
   readonly black: number;
+  /** Where black differs from site to site of a cell. */
+  readonly blacks?: PerSite<number>;
   readonly white: number;
 }
 
-export type Mosaic = Pick<RawFrame, 'width' | 'height' | 'data' | 'black' | 'white'>;
-
-/** One pass over an RGGB mosaic. Numbers above white are counted at white. */
+/** One pass over a mosaic of any phase. Numbers above white are counted at white. */
 export function countSites(frame: Mosaic, reuse?: SiteCounts): SiteCounts {
-  const { width, height, data, black, white } = frame;
+  const { width, height, data, black, blacks, white, phase = [0, 0] } = frame;
+  const [px, py] = phase;
   const fits = reuse !== undefined && reuse.white === white;
   const counts: SiteCounts['counts'] = fits
     ? reuse.counts
     : ([0, 1, 2, 3].map(() => new Uint32Array(white + 1)) as unknown as SiteCounts['counts']);
   if (fits) counts.forEach((c) => c.fill(0));
   for (let y = 0; y < height; y++) {
-    const even = counts[(y & 1) << 1]!;
-    const odd = counts[((y & 1) << 1) | 1]!;
+    const even = counts[cfaIndex(px, y + py)]!;
+    const odd = counts[cfaIndex(px + 1, y + py)]!;
     let i = y * width;
     for (const end = i + width - 1; i < end; i += 2) {
       const a = data[i]!;
@@ -39,7 +43,7 @@ export function countSites(frame: Mosaic, reuse?: SiteCounts): SiteCounts {
     }
     if (width & 1) even[Math.min(white, data[i]!)]!++;
   }
-  return { counts, sites: width * height, black, white };
+  return { counts, sites: width * height, black, white, ...(blacks && { blacks }) };
 }
 
 export interface ChannelFigures {
@@ -55,9 +59,10 @@ export interface ChannelFigures {
 
 /** Sites, clipped, below the floor (SNR < 1), least, greatest and mean number of each CFA channel. */
 export function channelFigures(counted: SiteCounts, noise: NoiseModel): ChannelFigures[] {
-  const clip = clipLevel(counted);
-  const floor = counted.black + floorSignal(noise);
   return counted.counts.map((counts, c) => {
+    const black = blackOf(counted, c);
+    const clip = clipLevel({ black, white: counted.white });
+    const floor = black + floorSignal(noise);
     let [sites, clipped, belowFloor, min, max, sum] = [0, 0, 0, Infinity, 0, 0];
     for (let dn = 0; dn < counts.length; dn++) {
       const n = counts[dn]!;
@@ -90,10 +95,11 @@ export const MEANINGFUL_SHARE = 0.001;
  * Infinity for a frame that is black everywhere.
  */
 export function headroomEv(counted: SiteCounts, share: number = MEANINGFUL_SHARE): number {
-  const clip = clipLevel(counted) - counted.black;
   return Math.min(
-    ...counted.counts.map((counts) => {
-      const level = levelOfTopShare(counts, share, counted.black);
+    ...counted.counts.map((counts, c) => {
+      const black = blackOf(counted, c);
+      const clip = clipLevel({ black, white: counted.white }) - black;
+      const level = levelOfTopShare(counts, share, black);
       return level <= 0 ? Infinity : Math.max(0, Math.log2(clip / level));
     }),
   );
@@ -137,7 +143,8 @@ export function percentilesEv(
     let below = 0;
     for (let dn = 0; dn < counts.length; dn++) {
       below += counts[dn]!;
-      if (below >= wanted) return stopsBelowSaturation(dn, counted);
+      if (below >= wanted)
+        return stopsBelowSaturation(dn, { black: blackOf(counted, channel), white: counted.white });
     }
     return -Infinity;
   });

@@ -1,7 +1,7 @@
 // The automatic white of a raw frame.
 import { automaticWhite, type CameraColour } from '../colour/camera';
 import type { Vec3 } from '../numeric/matrix';
-import { clipLevel, floorSignal, type NoiseModel, type RawFrame } from '../sensor/raw-frame';
+import { blackOf, clipLevel, floorSignal, type NoiseModel, type RawFrame } from '../sensor/raw-frame';
 import { countSites, type SiteCounts } from './statistics';
 
 /**
@@ -13,13 +13,14 @@ export function whiteFromCounts(
   noise: NoiseModel,
   colorMatrix: CameraColour['colorMatrix'],
 ): CameraColour {
-  const clip = clipLevel(counted);
-  const low = counted.black + 2 * floorSignal(noise);
-  const means = counted.counts.map((counts) => {
+  const means = counted.counts.map((counts, c) => {
+    const black = blackOf(counted, c);
+    const clip = clipLevel({ black, white: counted.white });
+    const low = black + 2 * floorSignal(noise);
     let [n, sum] = [0, 0];
     for (let dn = Math.ceil(low); dn < clip; dn++) {
       n += counts[dn]!;
-      sum += counts[dn]! * (dn - counted.black);
+      sum += counts[dn]! * (dn - black);
     }
     return n > counted.sites / 400 ? sum / n : NaN;
   });

@@ -1,7 +1,7 @@
 // The stopline: a raw frame's sites over stops below saturation, a CFA colour at a time. Bins of 1/12 EV from
 // −14 EV to saturation; what lies lower is counted in the first bin, what is clipped in a bin of its own. Of a frame that is there, or of the one that will be.
 import type { SiteCounts } from '../raw/statistics';
-import { clipLevel } from '../sensor/raw-frame';
+import { blackOf, clipLevel } from '../sensor/raw-frame';
 import { chanceUnder, clipSignal, LEVEL_CODES, luxOfCode, type Levels, type SiteResponse } from './levels';
 
 export const STOPLINE_FROM_EV = -14;
@@ -58,10 +58,10 @@ function spreadTable(black: number, white: number): readonly Spread[] {
 }
 
 export function stopline(counted: SiteCounts): Stopline {
-  const table = spreadTable(counted.black, counted.white);
   const bins = [0, 1, 2].map(() => new Float32Array(STOPLINE_BINS)) as unknown as Stopline['bins'];
   counted.counts.forEach((counts, c) => {
     const target = bins[c === 0 ? 0 : c === 3 ? 2 : 1]!;
+    const table = spreadTable(blackOf(counted, c), counted.white);
     for (let dn = 0; dn < counts.length; dn++) {
       const n = counts[dn]!;
       if (n === 0) continue;

@@ -28,15 +28,30 @@ export interface FrameSource {
   readonly seed?: number;
 }
 
-/** A mosaic RGGB with what is needed to look at it, whoever made it: row 0 is R G R G …, row 1 G B G B …. */
-export interface RawImage {
+/** One value for each of `CFA_NAMES`. */
+export type PerSite<T> = readonly [T, T, T, T];
+
+/** Columns and rows that are missing before the first whole cell R G / G B: [0, 0] for RGGB, [1, 0] for GRBG, [0, 1] for GBRG, [1, 1] for BGGR. */
+export type BayerPhase = readonly [0 | 1, 0 | 1];
+
+/** The numbers of a sensor behind a Bayer filter, of any phase. */
+export interface Mosaic {
   readonly width: number;
   readonly height: number;
-  readonly layout: 'cfa';
+  /** RGGB when absent: row 0 is R G R G …, row 1 G B G B …. */
+  readonly phase?: BayerPhase;
   /** width × height numbers, row by row. */
   readonly data: Uint16Array;
+  /** Of all sites; where they differ, the mean of the four. */
   readonly black: number;
+  /** Where black differs from site to site of a cell. */
+  readonly blacks?: PerSite<number>;
   readonly white: number;
+}
+
+/** A mosaic with what is needed to look at it, whoever made it. */
+export interface RawImage extends Mosaic {
+  readonly layout: 'cfa';
   readonly colour: DevelopColour;
   /** Of a full-size site; null when nobody knows it. */
   readonly noise: NoiseModel | null;
@@ -62,6 +77,11 @@ export type CfaName = (typeof CFA_NAMES)[number];
 /** Index into `CFA_NAMES` of the site at (x, y). */
 export function cfaIndex(x: number, y: number): number {
   return ((y & 1) << 1) | (x & 1);
+}
+
+/** Black of one of `CFA_NAMES`. */
+export function blackOf({ black, blacks }: Pick<Mosaic, 'black' | 'blacks'>, channel: number): number {
+  return blacks?.[channel] ?? black;
 }
 
 /** How far below white a site counts as clipped, DN: saturation is dead-on, the guard only covers averaging. */

@@ -2,7 +2,8 @@
 // stroke up brings back what was there.
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useRawWords } from '../../live/report';
+import { useRawWords, useReport } from '../../live/report';
+import { useWorld } from '../../live/world';
 import { openFinder } from '../../live/feed';
 import { useDesk } from '../../live/desk';
 import { bodyWith, cameraWith } from '../../live/camera';
@@ -119,13 +120,24 @@ export function FinderPicture({
       )}
       {state.kind === 'failed' && (
         <View style={[styles.middle, styles.dead]} role="alert">
-          <Words style={styles.failed}>{state.message}. The picture stands still.</Words>
-          <Button
-            label="Start the finder again"
-            kind="primary"
-            onPress={() => setAttempt(attempt + 1)}
-            testID="finder-again"
-          />
+          <Words style={styles.failed}>
+            {state.message}.{state.what === 'finder' ? ' The picture stands still.' : ''}
+          </Words>
+          {state.what === 'finder' ? (
+            <Button
+              label="Start the finder again"
+              kind="primary"
+              onPress={() => setAttempt(attempt + 1)}
+              testID="finder-again"
+            />
+          ) : (
+            <Button
+              label="Try again"
+              kind="primary"
+              onPress={useWorld.getState().tryAgain}
+              testID="view-again"
+            />
+          )}
         </View>
       )}
       {remedies && !cleared && <RemedyLine onAll={onRemedies} />}
@@ -160,7 +172,12 @@ function FinderCanvas({ camera }: { camera: Camera }) {
       canvas.dataset.stageMs = JSON.stringify(stageMs);
       canvas.dataset.scene = view;
     });
+    // Words follow more slowly than frames do.
+    const stop = useReport.subscribe(({ words }) => {
+      canvas.dataset.said = String(words?.frame ?? '');
+    });
     return () => {
+      stop();
       controller.abort();
       canvas.remove();
     };
