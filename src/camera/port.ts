@@ -2,7 +2,7 @@
 import type { CameraColour } from '../core/colour/camera';
 import type { Body } from '../core/body/body';
 import type { Orientation } from '../core/body/orientation';
-import type { CaptureFacts } from '../core/dng/write';
+import type { CaptureFacts } from '../core/dng/exif-directory';
 import type { ExposureSettings } from '../core/exposure/settings';
 import type { Format, FrameRecord, RawFigures } from '../core/frame/record';
 import type { FramePoint } from '../core/meter/luminance-map';

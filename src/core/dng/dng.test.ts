@@ -1,5 +1,6 @@
 // Our own writer against our own reader, and the reader against broken and hostile files. Independent readers are in
 // tests/reference.
+import { captureNoteOf } from './xmp';
 import { initialValues } from '../setting/values';
 import fc from 'fast-check';
 import { SIM_ONE_COLOR_MATRIX, srgbFromBalanced } from '../colour/camera';
@@ -10,7 +11,7 @@ import { readDng } from './read';
 import { EXIF, TAG } from './tags';
 import { number, openTiff, readDirectory, text } from './tiff-reader';
 import { rawFrameOf } from './file-frame';
-import { captureNoteOf, writeDng } from './write';
+import { writeDng } from './write';
 
 const tinyJpeg = Uint8Array.from([
   ...[0xff, 0xd8, 0xff, 0xc0, 0, 17, 8, 0, 8, 0, 8, 3, 1, 0x11, 0, 2, 0x11, 0, 3, 0x11, 0, 0xff, 0xd9],

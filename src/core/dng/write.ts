@@ -1,13 +1,11 @@
 // A capture as DNG 1.4: IFD0 with an RGB thumbnail and the facts of the file, a raw SubIFD (CFA, lossless-JPEG tiles or
-// plain strips), a JPEG preview SubIFD, an Exif IFD and XMP. One function for each directory.
+// plain strips) and a JPEG preview SubIFD, one function for each; Exif and XMP have modules of their own.
 import { blackOf, cfaIndex, type RawFrame } from '../sensor/raw-frame';
-import type { ExifFacts } from '../setting/setting';
-import type { SettingValues } from '../setting/settings';
-import { exifOf } from '../setting/values';
-import { exifDateTime, exifOffset, exifSubSec, isoDateTime } from './exif-time';
+import { exifDirectory, type CaptureFacts } from './exif-directory';
+import { exifDateTime, isoDateTime } from './exif-time';
 import { jpegInfo } from './jpeg-info';
 import { encodeLosslessJpeg } from './lossless-jpeg-encode';
-import { COMPRESSION, EXIF, PHOTOMETRIC, TAG, TYPE } from './tags';
+import { COMPRESSION, PHOTOMETRIC, TAG, TYPE } from './tags';
 import {
   ascii,
   byte,
@@ -18,29 +16,15 @@ import {
   short,
   srational,
   TiffWriter,
-  undefinedBytes,
   type Field,
 } from './tiff-writer';
+import { SOFTWARE, xmpPacket } from './xmp';
 
 export interface Picture {
   readonly width: number;
   readonly height: number;
   /** 8-bit R, G, B, A interleaved. */
   readonly rgba: Uint8ClampedArray;
-}
-
-/** How the capture was set, beyond the frame's own settings. */
-export interface CaptureFacts {
-  /** The settings as the person had them, as far as they are known. */
-  readonly set: Partial<SettingValues> & Pick<SettingValues, 'meter'>;
-  /** What the meter read, EV at ISO 100; null when it read nothing. */
-  readonly meteredEv100: number | null;
-  /** Identifier of the frame, 32 hexadecimal digits. */
-  readonly uniqueId: string;
-  /** Where the frame is kept; the first roll when absent. */
-  readonly roll?: string;
-  /** Of a frame that is one of a sequence. */
-  readonly group?: { readonly id: string; readonly index: number; readonly of: number };
 }
 
 export interface DngOptions {
@@ -56,7 +40,6 @@ export interface DngOptions {
   readonly onProgress?: (share: number) => void;
 }
 
-export const SOFTWARE = 'Velmo 0.1.0';
 const TILE = 256;
 
 /** The whole file. @throws RangeError when the frame's data do not fit its size. */
@@ -103,7 +86,7 @@ function mainDirectory(
     ascii(TAG.Software, SOFTWARE),
     ascii(TAG.DateTime, exifDateTime(frame.timeMs, frame.offsetMinutes)),
     long(TAG.SubIFDs, at.rawIfd, at.previewIfd),
-    raw(TAG.XMP, TYPE.BYTE, xmpPacket(frame, options)),
+    raw(TAG.XMP, TYPE.BYTE, xmpPacket(frame, options.facts, options.note)),
     long(TAG.ExifIFD, at.exifIfd),
     byte(TAG.DNGVersion, 1, 4, 0, 0),
     byte(TAG.DNGBackwardVersion, 1, 1, 0, 0),
@@ -249,145 +232,6 @@ function previewDirectory(frame: RawFrame, jpeg: Uint8Array, offset: number): Fi
     long(TAG.PreviewColorSpace, 2),
     ascii(TAG.PreviewDateTime, isoDateTime(frame.timeMs, frame.offsetMinutes)),
   ];
-}
-
-function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
-  const { source, timeMs, offsetMinutes } = frame;
-  const told = factsOf(frame, facts);
-  const time = exifDateTime(timeMs, offsetMinutes);
-  const offset = exifOffset(offsetMinutes);
-  const subSec = exifSubSec(timeMs);
-  const program = exposureProgram(facts);
-  return [
-    ...settingFields(told),
-    short(EXIF.ExposureProgram, program),
-    undefinedBytes(EXIF.ExifVersion, 0x30, 0x32, 0x33, 0x32),
-    ascii(EXIF.DateTimeOriginal, time),
-    ascii(EXIF.DateTimeDigitized, time),
-    ascii(EXIF.OffsetTime, offset),
-    ascii(EXIF.OffsetTimeOriginal, offset),
-    ascii(EXIF.OffsetTimeDigitized, offset),
-    srational(EXIF.BrightnessValue, brightness(facts.meteredEv100)),
-    rational(EXIF.MaxApertureValue, 2 * Math.log2(source.widestN)),
-    short(EXIF.LightSource, 0),
-    short(EXIF.Flash, 0x20),
-    rational(EXIF.FocalLength, source.focalLengthMm),
-    ascii(EXIF.SubSecTime, subSec),
-    ascii(EXIF.SubSecTimeOriginal, subSec),
-    ascii(EXIF.SubSecTimeDigitized, subSec),
-    short(EXIF.ColorSpace, 0xffff),
-    short(EXIF.SensingMethod, 2),
-    undefinedBytes(EXIF.FileSource, 3),
-    undefinedBytes(EXIF.SceneType, 1),
-    short(EXIF.CustomRendered, 0),
-    short(EXIF.ExposureMode, program === MANUAL ? 1 : 0),
-    short(EXIF.WhiteBalance, 0),
-    short(EXIF.FocalLengthIn35mmFilm, source.equivalentMm),
-    short(EXIF.SceneCaptureType, 0),
-    ascii(EXIF.ImageUniqueID, facts.uniqueId),
-    rational(
-      EXIF.LensSpecification,
-      ...(source.lensRange ?? fixedLens(source.focalLengthMm, source.widestN)),
-    ),
-    ascii(EXIF.LensMake, source.make),
-    ascii(EXIF.LensModel, `${source.camera} ${source.lensModel}`),
-  ];
-}
-
-/** Shortest and longest focal length, mm, and the widest f-number at each. */
-function fixedLens(mm: number, n: number): readonly number[] {
-  return [mm, mm, n, n];
-}
-
-/** APEX: at ISO 100 Sv is 5, so Bv = EV100 − 5. Exif's numerator of all ones is unknown. */
-function brightness(meteredEv100: number | null): number | [number, number] {
-  return meteredEv100 !== null && Number.isFinite(meteredEv100) ? meteredEv100 - SV_OF_ISO_100 : [-1, 1];
-}
-const SV_OF_ISO_100 = Math.log2(100 / 3.125);
-
-/** What the settings say of themselves. */
-function factsOf({ settings, source }: RawFrame, { set }: CaptureFacts): ExifFacts {
-  return exifOf(set, {
-    ...settings,
-    ...(source.focusM === undefined ? null : { focusM: source.focusM }),
-  });
-}
-
-/** The settings' facts as fields of their types. */
-function settingFields(told: ExifFacts): Field[] {
-  const { ExposureTime, FNumber, PhotographicSensitivity: iso, SubjectDistance } = told;
-  const { ShutterSpeedValue, ApertureValue, ExposureBiasValue, MeteringMode } = told;
-  return [
-    ...(ExposureTime ? [rational(EXIF.ExposureTime, [...ExposureTime])] : []),
-    ...(FNumber === undefined ? [] : [rational(EXIF.FNumber, FNumber)]),
-    ...(iso === undefined
-      ? []
-      : [
-          short(EXIF.PhotographicSensitivity, iso),
-          short(EXIF.SensitivityType, 1),
-          long(EXIF.StandardOutputSensitivity, iso),
-        ]),
-    ...(ShutterSpeedValue === undefined ? [] : [srational(EXIF.ShutterSpeedValue, ShutterSpeedValue)]),
-    ...(ApertureValue === undefined ? [] : [rational(EXIF.ApertureValue, ApertureValue)]),
-    ...(ExposureBiasValue ? [srational(EXIF.ExposureBiasValue, [...ExposureBiasValue])] : []),
-    ...(MeteringMode === undefined ? [] : [short(EXIF.MeteringMode, MeteringMode)]),
-    ...(SubjectDistance === undefined
-      ? []
-      : [
-          rational(
-            EXIF.SubjectDistance,
-            typeof SubjectDistance === 'number' ? SubjectDistance : [...SubjectDistance],
-          ),
-        ]),
-  ];
-}
-
-const MANUAL = 1;
-
-/**
- * 1 manual, 2 programme, 3 aperture priority, 4 shutter priority. Automatic ISO alone leaves a held time and a fixed
- * aperture: shutter priority.
- */
-function exposureProgram({ set: { shutter, iso, aperture } }: CaptureFacts): number {
-  if (!shutter?.auto && !iso?.auto && !aperture?.auto) return MANUAL;
-  if (shutter?.auto) return aperture?.auto === false ? 3 : 2;
-  return 4;
-}
-
-function xmpPacket(frame: RawFrame, { note: captureNote, facts }: DngOptions): Uint8Array {
-  const time = isoDateTime(frame.timeMs, frame.offsetMinutes);
-  const { source } = frame;
-  const scene = source.scene ? ` Simulated scene: ${source.scene}, seed ${source.seed}.` : '';
-  const note = `${factsOf(frame, facts).comment ?? ''}${scene}`.trim();
-  const own =
-    captureNote === undefined
-      ? ''
-      : `\n    xmlns:velmo="${NAMESPACE}" velmo:Capture="${escapeXml(captureNote)}"`;
-  const body = `<?xpacket begin="\ufeff" id="W5M0MpCehiHzreSzNTczkc9d"?>
-<x:xmpmeta xmlns:x="adobe:ns:meta/">
- <rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">
-  <rdf:Description rdf:about="" xmlns:xmp="http://ns.adobe.com/xap/1.0/" xmlns:dc="http://purl.org/dc/elements/1.1/"
-    xmp:CreatorTool="${escapeXml(SOFTWARE)}" xmp:CreateDate="${time}" xmp:ModifyDate="${time}"${own}>
-   <dc:description><rdf:Alt><rdf:li xml:lang="x-default">${escapeXml(note)}</rdf:li></rdf:Alt></dc:description>
-  </rdf:Description>
- </rdf:RDF>
-</x:xmpmeta>
-<?xpacket end="w"?>`;
-  return new TextEncoder().encode(body);
-}
-
-const NAMESPACE = 'urn:velmo:capture:1';
-
-/** The note that `writeDng` kept in an XMP packet; undefined where there is none. */
-export function captureNoteOf(xmp: string | undefined): string | undefined {
-  const found = new RegExp(`xmlns:velmo="${NAMESPACE}" velmo:Capture="([^"]*)"`).exec(xmp ?? '');
-  return found?.[1]?.replace(/&#(\d{1,7});/g, (_, code: string) =>
-    String.fromCodePoint(Math.min(0x10ffff, Number(code))),
-  );
-}
-
-function escapeXml(text: string): string {
-  return text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 }
 
 function rgbOf({ rgba, width, height }: Picture): Uint8Array {

@@ -6,7 +6,7 @@ import type { ChannelFigures } from '../raw/statistics';
 import { PATTERN_IDS, type PatternId } from '../meter/pattern';
 import type { Forecast } from '../scopes/levels';
 import { CFA_NAMES, type RawFrame } from '../sensor/raw-frame';
-import type { CaptureFacts } from '../dng/write';
+import type { CaptureFacts } from '../dng/exif-directory';
 import { OPENING, SUPPORTS, type Outside, type Support } from '../scene/outside';
 import { WHEEL_SPEEDS, type WheelSpeed } from '../scene/scene';
 import { LENS_IDS, type LensId } from '../sensor/simulated-camera';

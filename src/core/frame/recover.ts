@@ -1,5 +1,5 @@
 // The record of a frame made again from its file alone: for a capture whose page was closed before the record was written.
-import { captureNoteOf } from '../dng/write';
+import { captureNoteOf } from '../dng/xmp';
 import { noiseOf } from '../dng/check';
 import type { DngRaw } from '../dng/read';
 import { channelFigures, countSites, headroomEv } from '../raw/statistics';

@@ -1,7 +1,8 @@
 // One press: preview frame for the forecast and the white, full exposure, development of the small pictures, file.
 // The terminal and the capture worker both go this way; only the JPEG encoder of the preview is theirs.
+import type { CaptureFacts } from '../dng/exif-directory';
 import { measureWhite } from '../raw/white';
-import { writeDng, type CaptureFacts, type DngOptions } from '../dng/write';
+import { writeDng, type DngOptions } from '../dng/write';
 import type { CameraColour } from '../colour/camera';
 import type { ExposureSettings } from '../exposure/settings';
 import { channelFigures, countSites, headroomEv, MEANINGFUL_SHARE } from '../raw/statistics';

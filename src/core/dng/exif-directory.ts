@@ -1,0 +1,126 @@
+// What Exif says of a capture (CIPA DC-008): the settings' own facts, the lens, the light, the time.
+import type { RawFrame } from '../sensor/raw-frame';
+import type { ExifFacts } from '../setting/setting';
+import type { SettingValues } from '../setting/settings';
+import { exifOf } from '../setting/values';
+import { exifDateTime, exifOffset, exifSubSec } from './exif-time';
+import { EXIF } from './tags';
+import { ascii, long, rational, short, srational, undefinedBytes, type Field } from './tiff-writer';
+
+/** How the capture was set, beyond the frame's own settings. */
+export interface CaptureFacts {
+  /** The settings as the person had them, as far as they are known. */
+  readonly set: Partial<SettingValues> & Pick<SettingValues, 'meter'>;
+  /** What the meter read, EV at ISO 100; null when it read nothing. */
+  readonly meteredEv100: number | null;
+  /** Identifier of the frame, 32 hexadecimal digits. */
+  readonly uniqueId: string;
+  /** Where the frame is kept; the first roll when absent. */
+  readonly roll?: string;
+  /** Of a frame that is one of a sequence. */
+  readonly group?: { readonly id: string; readonly index: number; readonly of: number };
+}
+
+/** The Exif directory: what was set, what the lens is, when. */
+export function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
+  const { source, timeMs, offsetMinutes } = frame;
+  const told = settingFacts(frame, facts);
+  const time = exifDateTime(timeMs, offsetMinutes);
+  const offset = exifOffset(offsetMinutes);
+  const subSec = exifSubSec(timeMs);
+  const program = exposureProgram(facts);
+  return [
+    ...settingFields(told),
+    short(EXIF.ExposureProgram, program),
+    undefinedBytes(EXIF.ExifVersion, 0x30, 0x32, 0x33, 0x32),
+    ascii(EXIF.DateTimeOriginal, time),
+    ascii(EXIF.DateTimeDigitized, time),
+    ascii(EXIF.OffsetTime, offset),
+    ascii(EXIF.OffsetTimeOriginal, offset),
+    ascii(EXIF.OffsetTimeDigitized, offset),
+    srational(EXIF.BrightnessValue, brightness(facts.meteredEv100)),
+    rational(EXIF.MaxApertureValue, 2 * Math.log2(source.widestN)),
+    short(EXIF.LightSource, 0),
+    short(EXIF.Flash, 0x20),
+    rational(EXIF.FocalLength, source.focalLengthMm),
+    ascii(EXIF.SubSecTime, subSec),
+    ascii(EXIF.SubSecTimeOriginal, subSec),
+    ascii(EXIF.SubSecTimeDigitized, subSec),
+    short(EXIF.ColorSpace, 0xffff),
+    short(EXIF.SensingMethod, 2),
+    undefinedBytes(EXIF.FileSource, 3),
+    undefinedBytes(EXIF.SceneType, 1),
+    short(EXIF.CustomRendered, 0),
+    short(EXIF.ExposureMode, program === MANUAL ? 1 : 0),
+    short(EXIF.WhiteBalance, 0),
+    short(EXIF.FocalLengthIn35mmFilm, source.equivalentMm),
+    short(EXIF.SceneCaptureType, 0),
+    ascii(EXIF.ImageUniqueID, facts.uniqueId),
+    rational(
+      EXIF.LensSpecification,
+      ...(source.lensRange ?? fixedLens(source.focalLengthMm, source.widestN)),
+    ),
+    ascii(EXIF.LensMake, source.make),
+    ascii(EXIF.LensModel, `${source.camera} ${source.lensModel}`),
+  ];
+}
+
+/** Shortest and longest focal length, mm, and the widest f-number at each. */
+function fixedLens(mm: number, n: number): readonly number[] {
+  return [mm, mm, n, n];
+}
+
+/** APEX: at ISO 100 Sv is 5, so Bv = EV100 − 5. Exif's numerator of all ones is unknown. */
+function brightness(meteredEv100: number | null): number | [number, number] {
+  return meteredEv100 !== null && Number.isFinite(meteredEv100) ? meteredEv100 - SV_OF_ISO_100 : [-1, 1];
+}
+const SV_OF_ISO_100 = Math.log2(100 / 3.125);
+
+/** What the settings say of themselves. */
+export function settingFacts({ settings, source }: RawFrame, { set }: CaptureFacts): ExifFacts {
+  return exifOf(set, {
+    ...settings,
+    ...(source.focusM === undefined ? null : { focusM: source.focusM }),
+  });
+}
+
+/** The settings' facts as fields of their types. */
+function settingFields(told: ExifFacts): Field[] {
+  const { ExposureTime, FNumber, PhotographicSensitivity: iso, SubjectDistance } = told;
+  const { ShutterSpeedValue, ApertureValue, ExposureBiasValue, MeteringMode } = told;
+  return [
+    ...(ExposureTime ? [rational(EXIF.ExposureTime, [...ExposureTime])] : []),
+    ...(FNumber === undefined ? [] : [rational(EXIF.FNumber, FNumber)]),
+    ...(iso === undefined
+      ? []
+      : [
+          short(EXIF.PhotographicSensitivity, iso),
+          short(EXIF.SensitivityType, 1),
+          long(EXIF.StandardOutputSensitivity, iso),
+        ]),
+    ...(ShutterSpeedValue === undefined ? [] : [srational(EXIF.ShutterSpeedValue, ShutterSpeedValue)]),
+    ...(ApertureValue === undefined ? [] : [rational(EXIF.ApertureValue, ApertureValue)]),
+    ...(ExposureBiasValue ? [srational(EXIF.ExposureBiasValue, [...ExposureBiasValue])] : []),
+    ...(MeteringMode === undefined ? [] : [short(EXIF.MeteringMode, MeteringMode)]),
+    ...(SubjectDistance === undefined
+      ? []
+      : [
+          rational(
+            EXIF.SubjectDistance,
+            typeof SubjectDistance === 'number' ? SubjectDistance : [...SubjectDistance],
+          ),
+        ]),
+  ];
+}
+
+const MANUAL = 1;
+
+/**
+ * 1 manual, 2 programme, 3 aperture priority, 4 shutter priority. Automatic ISO alone leaves a held time and a fixed
+ * aperture: shutter priority.
+ */
+function exposureProgram({ set: { shutter, iso, aperture } }: CaptureFacts): number {
+  if (!shutter?.auto && !iso?.auto && !aperture?.auto) return MANUAL;
+  if (shutter?.auto) return aperture?.auto === false ? 3 : 2;
+  return 4;
+}

@@ -1,0 +1,46 @@
+// XMP of a capture: who made the file and when, what Exif has no tag for in words, and the program's own note.
+import type { RawFrame } from '../sensor/raw-frame';
+import { settingFacts, type CaptureFacts } from './exif-directory';
+import { isoDateTime } from './exif-time';
+
+export const SOFTWARE = 'Velmo 0.1.0';
+
+/**
+ * The packet of a file.
+ * @param captureNote kept as it is; what the program knows of the capture beyond the standard's tags
+ */
+export function xmpPacket(frame: RawFrame, facts: CaptureFacts, captureNote: string | undefined): Uint8Array {
+  const time = isoDateTime(frame.timeMs, frame.offsetMinutes);
+  const { source } = frame;
+  const scene = source.scene ? ` Simulated scene: ${source.scene}, seed ${source.seed}.` : '';
+  const note = `${settingFacts(frame, facts).comment ?? ''}${scene}`.trim();
+  const own =
+    captureNote === undefined
+      ? ''
+      : `\n    xmlns:velmo="${NAMESPACE}" velmo:Capture="${escapeXml(captureNote)}"`;
+  const body = `<?xpacket begin="\ufeff" id="W5M0MpCehiHzreSzNTczkc9d"?>
+<x:xmpmeta xmlns:x="adobe:ns:meta/">
+ <rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">
+  <rdf:Description rdf:about="" xmlns:xmp="http://ns.adobe.com/xap/1.0/" xmlns:dc="http://purl.org/dc/elements/1.1/"
+    xmp:CreatorTool="${escapeXml(SOFTWARE)}" xmp:CreateDate="${time}" xmp:ModifyDate="${time}"${own}>
+   <dc:description><rdf:Alt><rdf:li xml:lang="x-default">${escapeXml(note)}</rdf:li></rdf:Alt></dc:description>
+  </rdf:Description>
+ </rdf:RDF>
+</x:xmpmeta>
+<?xpacket end="w"?>`;
+  return new TextEncoder().encode(body);
+}
+
+const NAMESPACE = 'urn:velmo:capture:1';
+
+/** The note that `writeDng` kept in an XMP packet; undefined where there is none. */
+export function captureNoteOf(xmp: string | undefined): string | undefined {
+  const found = new RegExp(`xmlns:velmo="${NAMESPACE}" velmo:Capture="([^"]*)"`).exec(xmp ?? '');
+  return found?.[1]?.replace(/&#(\d{1,7});/g, (_, code: string) =>
+    String.fromCodePoint(Math.min(0x10ffff, Number(code))),
+  );
+}
+
+function escapeXml(text: string): string {
+  return text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+}
