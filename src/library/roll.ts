@@ -153,7 +153,6 @@ export function useDelete() {
   return useMutation({
     networkMode: 'always',
     mutationFn: (ids: readonly string[]) => rollKeeper.call((api) => api.moveToTrash(ids)),
-    onSettled: rollChanged,
   });
 }
 
@@ -170,7 +169,6 @@ export function useRestore() {
           : `${gone.length} of these frames are gone: they were removed for good in another tab`,
       );
     },
-    onSettled: rollChanged,
   });
 }
 

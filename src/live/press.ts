@@ -58,7 +58,6 @@ export async function press(hardness = 0.3): Promise<void> {
     else setCapture({ kind: 'failed', message: failureWords(error) });
   } finally {
     running = undefined;
-    rollChanged();
   }
 }
 
@@ -112,7 +111,10 @@ async function keep(frame: TakenFrame, signal: AbortSignal): Promise<void> {
   }
   if (outcome.kind === 'saved') return;
   useUnsaved.getState().add({ ...frame, reason: outcome.reason });
-  if (outcome.reason === STORE_IS_FULL) await noteRefusal();
+  if (outcome.reason !== STORE_IS_FULL) return;
+  await noteRefusal();
+  // The roll is what it was; the room in it is not.
+  rollChanged();
 }
 
 /** Waits with the seconds on the screen. @throws the signal's reason when it is cancelled */

@@ -3,7 +3,7 @@
 import { create } from 'zustand';
 import type { TakenFrame } from '../camera/port';
 import { fileName } from '../library/file-name';
-import { onFreed, rollChanged } from '../library/roll';
+import { onFreed } from '../library/roll';
 import { rollKeeper } from '../library/staff';
 import { saveFile } from '../ui/save-file';
 
@@ -55,7 +55,6 @@ export const useUnsaved = create<Unsaved>()((set, get) => ({
           break;
         }
         set({ frames: others });
-        rollChanged();
       }
     } catch (error) {
       const reason = error instanceof Error ? error.message : String(error);

@@ -35,7 +35,7 @@ const api = {
 
   /** Writes a frame, reads its files back and compares their hashes with those of the record; only then it is in the sheet. */
   save: (frame: FrameToSave): Promise<SaveOutcome> =>
-    inTurn(async () => {
+    inTurn<SaveOutcome>(async () => {
       const { record, files, thumbnailJpeg } = frame;
       try {
         await writer.putFiles(record.id, files, thumbnailJpeg);
@@ -51,40 +51,62 @@ const api = {
       }
     }),
 
-  adopt: (entries: Parameters<typeof writer.adopt>[0]) => inTurn(() => writer.adopt(entries)),
+  adopt: (entries: Parameters<typeof writer.adopt>[0]) =>
+    inTurn(
+      () => writer.adopt(entries),
+      (taken) => taken > 0,
+    ),
   moveToTrash: (ids: readonly string[]) => inTurn(() => writer.moveToTrash(ids, Date.now())),
   restore: (ids: readonly string[]) => inTurn(() => writer.restore(ids)),
   purge: (ids: readonly string[]) => inTurn(() => writer.purge(ids)),
-  sweep: () => inTurn(() => writer.sweep(Date.now())),
+  /** What was deleted long ago goes for good; the sheet does not show it any more. */
+  sweep: () =>
+    inTurn(
+      () => writer.sweep(Date.now()),
+      (gone) => gone.length > 0,
+    ),
 
   /** Makes the records again of frames that were stored whole when their page closed, but had none yet. */
   recover: (): Promise<Recovery> =>
-    inTurn(async (alone) => {
-      let [recovered, unreadable] = [0, 0];
-      // Whose turn it is knows that nobody else is half-way; without turns only old files are taken for remains.
-      for (const id of await writer.orphans(alone ? null : Date.now())) {
-        try {
-          const bytes = await reader.file(id, 'dng');
-          const record = recordFromFile(readDng(bytes), await entryOf('dng', bytes));
-          if (await writer.putFoundRecord(id, record)) recovered++;
-          else unreadable++;
-        } catch {
-          unreadable++;
+    inTurn(
+      async (alone) => {
+        let [recovered, unreadable] = [0, 0];
+        // Whose turn it is knows that nobody else is half-way; without turns only old files are taken for remains.
+        for (const id of await writer.orphans(alone ? null : Date.now())) {
+          try {
+            const bytes = await reader.file(id, 'dng');
+            const record = recordFromFile(readDng(bytes), await entryOf('dng', bytes));
+            if (await writer.putFoundRecord(id, record)) recovered++;
+            else unreadable++;
+          } catch {
+            unreadable++;
+          }
         }
-      }
-      return { recovered, unreadable };
-    }),
+        return { recovered, unreadable };
+      },
+      ({ recovered }) => recovered > 0,
+    ),
 };
 
 export type RollApi = typeof api;
 
-/** Waits for the turn of this tab; tells all of them of the change. `act` is told whether turns are taken here. */
-async function inTurn<T>(act: (alone: boolean) => Promise<T>): Promise<T> {
+/**
+ * Waits for the turn of this tab, acts, and tells all tabs when that has changed the roll.
+ * @param act is told whether turns are taken in this browser
+ * @param changed says of what came of it whether it is a change; one that failed may have been half of one
+ */
+async function inTurn<T>(
+  act: (alone: boolean) => Promise<T>,
+  changed: (result: T) => boolean = () => true,
+): Promise<T> {
   const { locks } = navigator as { locks?: LockManager };
+  let tell = true;
   try {
-    return await (locks ? (locks.request(ROLL, () => act(true)) as Promise<T>) : act(false));
+    const result = await (locks ? (locks.request(ROLL, () => act(true)) as Promise<T>) : act(false));
+    tell = changed(result);
+    return result;
   } finally {
-    channel?.postMessage('changed');
+    if (tell) channel?.postMessage('changed');
   }
 }
 

@@ -148,6 +148,22 @@ export async function framesPass(page: Page, count = 4): Promise<void> {
   );
 }
 
+/** Presses the release and waits until the frame is taken and kept, or is not. */
+export async function take(page: Page): Promise<void> {
+  await tap(page, 'release');
+  await page.waitForSelector(byId('capture-busy'), { timeout: 10_000 });
+  await taken(page);
+}
+
+/** Waits until nothing is being taken. */
+export async function taken(page: Page): Promise<void> {
+  await page.waitForFunction(
+    (s: string) => !document.querySelector(s),
+    { timeout: 60_000 },
+    byId('capture-busy'),
+  );
+}
+
 /** Words of an element. */
 export async function words(page: Page, id: string): Promise<string> {
   return page.$eval(byId(id), (e) => e.textContent ?? '');

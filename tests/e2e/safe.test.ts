@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { defaultFolders } from '../../server/main';
-import { byId, live, openStage, tap, tapOn, words, wordsBecome, workerOf, type Stage } from './browser';
+import { byId, live, openStage, take, tap, tapOn, words, wordsBecome, workerOf, type Stage } from './browser';
 
 jest.setTimeout(120_000);
 
@@ -79,16 +79,6 @@ async function keysOf(page: Page, prefix: string): Promise<string[]> {
     db.close();
     return (request.result as string[]).filter((key) => key.startsWith(wanted));
   }, prefix);
-}
-
-async function take(page: Page): Promise<void> {
-  await tap(page, 'release');
-  await page.waitForSelector(byId('capture-busy'), { timeout: 10_000 });
-  await page.waitForFunction(
-    (s: string) => !document.querySelector(s),
-    { timeout: 60_000 },
-    byId('capture-busy'),
-  );
 }
 
 describe('a roll', () => {

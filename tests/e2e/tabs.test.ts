@@ -6,6 +6,7 @@ import {
   framesPass,
   live,
   openStage,
+  taken,
   tap,
   tapOn,
   words,
@@ -83,11 +84,7 @@ it('a fader key and the release in one instant take what was just set', async ()
     for (const key of ['q', 'q', 'q', ' ']) strike(key);
   });
   await page.waitForSelector(byId('capture-busy'));
-  await page.waitForFunction(
-    (s: string) => !document.querySelector(s),
-    { timeout: 60_000 },
-    byId('capture-busy'),
-  );
+  await taken(page);
   expect(await words(page, 'shutter-words')).toBe('1/125');
   await tap(page, 'open-sheet');
   await tapOn(page, (await page.waitForSelector(byId('sheet-frame')))!);

@@ -6,6 +6,8 @@ import {
   framesPass,
   live,
   openStage,
+  take,
+  taken,
   tap,
   tapOn,
   words,
@@ -62,6 +64,15 @@ const holdWorkers = (page: Page) =>
     });
   });
 
+/** A live finder whose workers can be ended. */
+async function heldFinder(): Promise<Page> {
+  const page = await stage.phone();
+  await holdWorkers(page);
+  await page.goto(stage.origin);
+  await live(page);
+  return page;
+}
+
 /** Ends a running worker, busy or not, as a browser that runs out of memory does: nobody is told. */
 const end = (page: Page, name: Name) =>
   page.evaluate((wanted: string) => {
@@ -76,16 +87,6 @@ async function break_(page: Page, name: Name): Promise<void> {
       throw new Error('made up');
     });
   });
-}
-
-async function takeAll(page: Page): Promise<void> {
-  await tap(page, 'release');
-  await page.waitForSelector(byId('capture-busy'), { timeout: 10_000 });
-  await page.waitForFunction(
-    (s: string) => !document.querySelector(s),
-    { timeout: 60_000 },
-    byId('capture-busy'),
-  );
 }
 
 const dead = (page: Page) => page.$eval(byId('release'), (e) => e.getAttribute('aria-disabled') === 'true');
@@ -118,7 +119,7 @@ describe.each(FLAWS)('a script that is %s', (flaw) => {
     await tap(page, 'release');
     expect(await wordsBecome(page, 'capture-failed', /exposer/)).toMatch(/Not taken/);
     mend();
-    await takeAll(page);
+    await take(page);
     expect(await page.$(byId('capture-failed'))).toBeNull();
     await page.close();
   });
@@ -152,10 +153,7 @@ describe.each([
 ] as const)('a worker that %s', (_, harm) => {
   let page: Page;
   beforeEach(async () => {
-    page = await stage.phone();
-    await holdWorkers(page);
-    await page.goto(stage.origin);
-    await live(page);
+    page = await heldFinder();
   });
   afterEach(() => page.close());
 
@@ -169,11 +167,7 @@ describe.each([
     await wordsBecome(page, 'capture-busy', /Exposing/);
     await harm(page, 'finder');
     await page.waitForSelector(byId('finder-again'), { timeout: TOLD_MS });
-    await page.waitForFunction(
-      (s: string) => !document.querySelector(s),
-      { timeout: 60_000 },
-      byId('capture-busy'),
-    );
+    await taken(page);
     expect(await page.$(byId('capture-failed'))).toBeNull();
     await finderComesBack(page);
   });
@@ -182,7 +176,7 @@ describe.each([
     await workerOf(page, 'exposer');
     await harm(page, 'exposer');
     await wordsBecome(page, 'notice', /exposer/);
-    await takeAll(page);
+    await take(page);
     expect(await page.$(byId('capture-failed'))).toBeNull();
   });
 
@@ -191,7 +185,7 @@ describe.each([
     await page.waitForSelector(byId('keeper-fault'), { timeout: TOLD_MS });
     await tap(page, 'keeper-again');
     await page.waitForFunction((s: string) => !document.querySelector(s), {}, byId('keeper-fault'));
-    await takeAll(page);
+    await take(page);
     expect(await page.$(byId('unsaved'))).toBeNull();
   });
 
@@ -209,10 +203,7 @@ describe.each([
 describe('an exposer in mid-capture', () => {
   let page: Page;
   beforeEach(async () => {
-    page = await stage.phone();
-    await holdWorkers(page);
-    await page.goto(stage.origin);
-    await live(page);
+    page = await heldFinder();
     await workerOf(page, 'exposer');
   });
   afterEach(() => page.close());
@@ -223,7 +214,7 @@ describe('an exposer in mid-capture', () => {
     await end(page, 'exposer');
     await page.waitForSelector(byId('capture-failed'), { timeout: TOLD_MS });
     expect(await words(page, 'capture-failed')).toMatch(/Not taken: The exposer is gone/);
-    await takeAll(page);
+    await take(page);
     expect(await page.$(byId('capture-failed'))).toBeNull();
   });
 
@@ -238,7 +229,7 @@ describe('an exposer in mid-capture', () => {
     });
     await tap(page, 'release');
     expect(await wordsBecome(page, 'capture-failed', /Not taken/)).toMatch(/made up/);
-    await takeAll(page);
+    await take(page);
     expect(await page.$(byId('capture-failed'))).toBeNull();
   });
 });

@@ -51,12 +51,14 @@ const api = {
 
   /** Takes the shots one after the other. @throws Error with a message for people when one cannot be made */
   async take(
-    { shots }: Sequence,
+    { shots, files }: Sequence,
     lens: LensId,
     world: World,
     onProgress: (shot: number, stage: TakeStage, share: number) => void,
     onFrame: (shot: number, frame: TakenFrame) => void,
   ): Promise<void> {
+    const other = files.find((format) => format !== 'dng');
+    if (other) throw new Error(`This camera does not write ${other.toUpperCase()}`);
     for (const [i, shot] of shots.entries()) {
       const frame = await taken(shot, lens, world, (stage, share) => onProgress(i, stage, share));
       const buffers = [...frame.files.map(({ bytes }) => bytes), frame.thumbnailJpeg];

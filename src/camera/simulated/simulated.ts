@@ -14,6 +14,7 @@ import type { World } from './world';
 
 /** The finder and its first adjustments come first on a machine with few cores. */
 const PREPARE_AFTER_MS = 1200;
+const DAY_S = 86_400;
 /** Worlds by the orders that they belong to: a press may answer one that is a little older. */
 const KEPT_WORLDS = 16;
 
@@ -28,8 +29,9 @@ export function simulatedCamera(): SimulatedCamera {
   const worlds = new Map<number, World>();
   let finder: Hired<FinderApi> | undefined;
   let preparing: ReturnType<typeof setTimeout> | undefined;
-  /** Where the open finder tells what is to be known. */
+  /** Where the open finder tells what is to be known, and that it is of no more use. */
   let note: (message: string) => void = () => undefined;
+  let giveUp: (error: unknown) => void = () => undefined;
   const exposer = hire<ExposerApi>({
     what: 'The exposer',
     start: () => new Worker(new URL('./exposer.worker.ts', import.meta.url), { name: 'exposer' }),
@@ -39,7 +41,7 @@ export function simulatedCamera(): SimulatedCamera {
   function tell(): void {
     if (!finder || !order || !world) return;
     const [now, at] = [order, world];
-    finder.call((api) => api.set(now, at)).catch(() => undefined); // a dead finder is told of where it is opened
+    finder.call((api) => api.set(now, at)).catch(giveUp);
   }
 
   return {
@@ -59,6 +61,7 @@ export function simulatedCamera(): SimulatedCamera {
       const { scene } = world;
       clearTimeout(preparing);
       preparing = setTimeout(() => {
+        // What does not come now is asked for, and told of, by the press.
         exposer.call((api) => api.prepare(scene, lensOf(next))).catch(() => undefined);
       }, PREPARE_AFTER_MS);
     },
@@ -77,6 +80,12 @@ export function simulatedCamera(): SimulatedCamera {
       const mine = hire<FinderApi>({ what: 'The finder', start: startFinder, onFault: fault });
       finder = mine;
       note = (message) => events.push({ kind: 'note', message });
+      giveUp = (error) => {
+        // One that broke, is late or was closed is told of elsewhere.
+        if (error instanceof WorkerGone) return;
+        mine.dismiss('The finder was given up');
+        fault(new WorkerGone(`The finder broke: ${wordsOf(error)}`));
+      };
       const late = setTimeout(
         () => events.push({ kind: 'fault', message: 'The finder does not come' }),
         PATIENCE_MS,
@@ -106,10 +115,7 @@ export function simulatedCamera(): SimulatedCamera {
             ),
           );
         })
-        .catch((error: unknown) => {
-          // One that broke was told already.
-          if (!(error instanceof WorkerGone)) events.push({ kind: 'fault', message: wordsOf(error) });
-        });
+        .catch(giveUp);
       yield* events.read();
     },
 
@@ -120,10 +126,10 @@ export function simulatedCamera(): SimulatedCamera {
     },
 
     loupe: (window, report) => {
-      const bitmap = loupeAsk(window, report);
+      const ask = loupeAsk(window, report);
       const at = worlds.get(report.seq) ?? world;
-      if (!bitmap || !at) return Promise.reject(new Error('The finder has shown nothing yet'));
-      return exposer.call((api) => api.loupe(bitmap, at));
+      if (!ask || !at) return Promise.reject(new Error('The finder has shown nothing yet'));
+      return exposer.call((api) => api.loupe(ask, at));
     },
   };
 }
@@ -152,7 +158,6 @@ function loupeAsk({ at, width, height }: LoupeWindow, report: Report) {
     ...now,
   };
 }
-const DAY_S = 86_400;
 
 async function* take(
   exposer: Hired<ExposerApi>,

@@ -34,7 +34,7 @@ export interface DngOptions {
   /** A finished baseline JPEG of the developed picture. */
   readonly previewJpeg: Uint8Array;
   readonly facts: CaptureFacts;
-  /** Kept in the XMP packet as it is (`XMP_CAPTURE`): what the program knows of the capture beyond the standard's tags. */
+  /** Kept in the XMP packet as it is: what the program knows of the capture beyond the standard's tags. */
   readonly note?: string;
   /** Called with the share of raw data written; throw from it to cancel. */
   readonly onProgress?: (share: number) => void;

@@ -196,9 +196,9 @@ export function noteForward(note: unknown): unknown {
   const { lensId, focusM, outside, clockS, ...r } = { ...old, ...first } as FlatRecord;
   const control = (auto: unknown, exact: unknown) => ({ auto, exact });
   // Its compensation had the habit in it already.
-  const plain = listed()
-    .map(({ key }) => key)
-    .filter((key) => typeof r[key] === 'number' && key !== 'compensationEv' && key !== 'iso');
+  const plain = listed().filter(
+    ({ key, initial }) => typeof initial === 'number' && key !== 'compensationEv' && r[key] !== undefined,
+  );
   return {
     version: RECORD_VERSION,
     id: r.id,
@@ -219,7 +219,7 @@ export function noteForward(note: unknown): unknown {
       shutter: control(r.shutterAuto, r.shutterS),
       iso: control(r.isoAuto, r.iso),
       ...(r.apertureAuto === undefined ? null : { aperture: control(r.apertureAuto, r.apertureN) }),
-      ...Object.fromEntries(plain.map((key) => [key, r[key]])),
+      ...Object.fromEntries(plain.map(({ key }) => [key, r[key]])),
     },
     metered: { pattern: r.pattern, ev100: { unknown: EARLIER } },
     kelvin: r.kelvin,
