@@ -57,7 +57,7 @@ async function sweepAndAdopt(): Promise<void> {
   } catch (error) {
     keeperFault(error instanceof Error ? error.message : String(error));
   }
-  // Whole files without a record are looked at beside: nobody should wait for them.
+  // Whole files without a record are looked at beside: nobody should wait for them. What fails now is tried by the next page.
   recoverFrames().catch(() => undefined);
 }
 

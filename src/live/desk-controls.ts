@@ -1,7 +1,6 @@
 // How the desk's controls give way and are read: pure functions beside the store.
 import type { Control } from '../core/exposure/control';
-import { SETTING_IDS, type ExposureSettings, type SettingId } from '../core/exposure/settings';
-import { ev100RightFor } from '../core/exposure/settings';
+import { ev100RightFor, SETTING_IDS, type ExposureSettings, type SettingId } from '../core/exposure/settings';
 import type { SettingValues } from '../core/setting/settings';
 import type { SetupValues } from '../core/setup/setup';
 import { known } from '../core/units/known';
