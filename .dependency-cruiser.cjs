@@ -12,13 +12,14 @@ const layers = [
 ];
 const core = [
   ['frame'],
-  ['advice', 'setup'],
+  ['advice', 'setup', 'formats'],
   ['scene'],
   ['finder', 'dng'],
+  ['white'],
   ['scopes'],
   ['raw'],
   ['setting'],
-  ['meter'],
+  ['meter', 'combine'],
   ['sensor'],
   ['exposure'],
   ['optics', 'colour', 'body'],

@@ -6,6 +6,7 @@ import { useFonts } from 'expo-font';
 import { router, Slot, usePathname } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { GestureHandlerRootView } from 'react-native-gesture-handler';
 import { queryClient, useRollChanges } from '../src/library/roll';
 import { hearOfSetups } from '../src/library/setups';
 import { FinderScreen } from '../src/screens/finder/finder-screen';
@@ -20,9 +21,11 @@ applyTheme('studio');
 export default function Layout() {
   useFonts({ BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold });
   return (
-    <QueryClientProvider client={queryClient}>
-      <Screens />
-    </QueryClientProvider>
+    <GestureHandlerRootView style={styles.page}>
+      <QueryClientProvider client={queryClient}>
+        <Screens />
+      </QueryClientProvider>
+    </GestureHandlerRootView>
   );
 }
 

@@ -1,5 +1,6 @@
 // `npm run bench [-- --json]`: what the figures in the README come from. Each row is a median against a reference that runs
 // in the same process, so that a ratio means the same on a fast and on a slow machine.
+import { colourOfNeutral } from '../src/core/colour/camera';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import UTIF from 'utif2';
@@ -17,6 +18,8 @@ import { OPENING } from '../src/core/scene/outside';
 import { viewScene } from '../src/core/scene/view';
 import { pictureHistogram } from '../src/core/scopes/picture-histogram';
 import { SIM_ONE_WIDE } from '../src/core/sensor/sim-one';
+import { sampledSize, sampleVideo, stepFor, type VideoPicture } from '../src/core/colour/video';
+import { pictureFinder } from '../src/core/finder/picture-finder';
 import { digestOf } from '../src/core/frame/digest';
 import { viewSource } from '../src/core/scene/view-source';
 import { initialValues } from '../src/core/setting/values';
@@ -55,6 +58,18 @@ const ALL_MARKS = {
   zebra: { of: 'raw', belowClip12: 6 },
 } as const;
 
+/** A frame of a camera's video: noise and gradients. */
+function pictureOfVideo(width: number, height: number): VideoPicture {
+  const bytes = Uint8Array.from({ length: (width * height * 3) / 2 }, (_, i) => 16 + ((i * 7919) % 219));
+  const [luma, half] = [width * height, width / 2];
+  const planes = [
+    { offset: 0, stride: width },
+    { offset: luma, stride: half },
+    { offset: luma + luma / 4, stride: half },
+  ];
+  return { format: 'I420', width, height, bytes, planes, matrix: 'bt601', fullRange: false };
+}
+
 async function main(): Promise<void> {
   const log = console.log;
   console.log = () => undefined; // utif2 prints as it decodes
@@ -84,6 +99,7 @@ async function main(): Promise<void> {
     at: { x: 0.5, y: 0.5 },
     pins: [],
     habitEv: 0,
+    ring: null,
     outlook: { tolerance: { share: 0.001, area: 0.0001 }, cleanDb: 10 },
     lockedEv100: null,
   };
@@ -129,7 +145,7 @@ async function main(): Promise<void> {
   // ---- capture, 12 MP
   const order = {
     settings: { shutterS: 1 / 512, iso: 100, apertureN: 1.8, compensationEv: 0 },
-    colour: { colorMatrix: SIM_ONE_WIDE.colorMatrix, asShotNeutral: [0.5, 1, 0.7] as const, kelvin: 5500 },
+    colour: colourOfNeutral(SIM_ONE_WIDE.matrices, [0.5, 1, 0.7]),
     seed: 1,
     timeMs: 0,
     offsetMinutes: 0,
@@ -189,6 +205,38 @@ async function main(): Promise<void> {
   const decoded = readDng(dng);
   row('check: analysis after decoding', await time(3, () => reportOf(decoded)), plainName, plain);
   row('check: whole file', await time(3, () => checkDng(dng)), 'utif2 decode of the same file', utif);
+
+  const video = pictureOfVideo(1280, 960);
+  const step = stepFor(video, 480);
+  const size = sampledSize(video, step);
+  const rgbaOfVideo = new Uint8ClampedArray(4 * size.width * size.height);
+  const pictures = pictureFinder(size.width, size.height);
+  const askedOfVideo = { settings: initialValues(), at: { x: 0.5, y: 0.5 }, pins: [], calibration: null };
+  const touched = new Uint8ClampedArray(rgbaOfVideo.length);
+  const touch = await time(20, () => {
+    for (let i = 0; i < rgbaOfVideo.length; i++) touched[i] = rgbaOfVideo[i]!;
+  });
+  const touchName = `one pass over ${size.width}×${size.height} RGBA bytes`;
+  row(
+    'pictures: sample a video frame',
+    await time(20, () => sampleVideo(video, step, rgbaOfVideo)),
+    touchName,
+    touch,
+  );
+  row(
+    'pictures: meter',
+    await time(20, () => pictures.read({ ...size, rgba: rgbaOfVideo, exposure: {} }, askedOfVideo)),
+    touchName,
+    touch,
+  );
+  row(
+    'pictures: marks, all of them',
+    await time(20, () =>
+      pictures.marks({ white: true, black: true, zebraPercent: 90, brightestShare: 0.01 }),
+    ),
+    touchName,
+    touch,
+  );
 
   console.log = log;
   if (process.argv.includes('--json')) console.log(JSON.stringify(rows));

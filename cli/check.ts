@@ -1,3 +1,4 @@
+import { whiteWords } from '../src/core/colour/temperature';
 import { checkDng } from '../src/core/dng/check';
 import { formatEv } from '../src/core/units/ladders';
 import { UsageError, type Arguments } from './arguments';
@@ -22,6 +23,7 @@ export function check(args: Arguments): number {
           `1/50/99 % at ${stops} EV`,
       );
     }
+    if (report.asShotWhite) console.log(`  white ${whiteWords(report.asShotWhite)}`);
     const room = report.headroomEv;
     console.log(
       room === null

@@ -7,13 +7,16 @@ import { aimOf, focusAsked, focusPoint, meteredFor, planFor } from '../src/core/
 import { OPENING, SUPPORTS, type Outside } from '../src/core/scene/outside';
 import { WHEEL_SPEEDS, type SceneDescription } from '../src/core/scene/scene';
 import { viewScene, type SceneView } from '../src/core/scene/view';
-import { focusOf, steadyTimeS } from '../src/core/scene/view-source';
+import { focusOf, steadyTimeS, viewSource } from '../src/core/scene/view-source';
 import type { Orientation } from '../src/core/body/orientation';
 import { OPTICS, opticOfCamera } from '../src/core/sensor/cameras';
 import { LENS_IDS, type SimulatedCamera } from '../src/core/sensor/simulated-camera';
+import { noiseModel } from '../src/core/sensor/sensor';
 import type { SettingKey, SettingValues } from '../src/core/setting/settings';
 import { initialValues, listed } from '../src/core/setting/values';
+import { whiteByHand, type WhiteSet } from '../src/core/setting/white';
 import { APERTURE_LADDER, formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../src/core/units/ladders';
+import { readRing, RING_RADII } from '../src/core/white/ring';
 import { choice, numberOf, place, UsageError, type Arguments } from './arguments';
 import { loadScene } from './scene-files';
 
@@ -46,7 +49,8 @@ function settingsAsked(args: Arguments, camera: SimulatedCamera): SettingValues 
   for (const { key, options = [] } of listed())
     for (const { flag, parse } of options) {
       const text = args.flags.get(flag);
-      if (text !== undefined) values[key] = parse(text, values[key], optic);
+      if (text !== undefined && !(flag === 'white' && text.startsWith(AT)))
+        values[key] = parse(text, values[key], optic);
     }
   return values as unknown as SettingValues;
 }
@@ -55,7 +59,7 @@ export async function ask(args: Arguments): Promise<Asked> {
   const camera = OPTICS[choice(args, 'lens', LENS_IDS, 'wide')];
   const scene = await loadScene(args.flags.get('scene'), camera.plates);
   const orientation = choice<Orientation>(args, 'orientation', ['landscape', 'portrait'], 'landscape');
-  const settings = settingsAsked(args, camera);
+  let settings = settingsAsked(args, camera);
   const outside = outsideOf(args, scene.description);
   const view = viewScene(scene, camera, orientation, outside);
   const asked = { settings, at: place(args) };
@@ -66,7 +70,34 @@ export async function ask(args: Arguments): Promise<Asked> {
   const plan = planFor({ lens: camera.lens, steadyS }, settings.rules);
   const resolved = resolveExposure(settings, meteredFor(pattern, reading.ev100, settings), plan);
   const focusM = focusOf(view, focusAsked(settings), focusPoint(asked));
+  const white = args.flags.get('white');
+  if (white?.startsWith(AT))
+    settings = { ...settings, white: whiteAt(white, view, resolved.settings, focusM) };
   return { view, focusM, aim, plan, settings, reading, resolved };
+}
+
+/** White measured from a thing: `--white at:X,Y,RADIUS`, in shares of the frame, the radius of its long side. */
+const AT = 'at:';
+
+function whiteAt(text: string, view: SceneView, settings: ExposureSettings, focusM: number): WhiteSet {
+  const [x, y, radius, ...rest] = text.slice(AT.length).split(',').map(numberOf);
+  const inside = (v: number | undefined) => v !== undefined && v >= 0 && v <= 1;
+  if (
+    rest.length > 0 ||
+    !inside(x) ||
+    !inside(y) ||
+    !(radius! >= RING_RADII.least && radius! <= RING_RADII.most)
+  )
+    throw new UsageError(
+      `--white ${AT} needs X,Y,RADIUS in shares of the frame, the radius ${RING_RADII.least} to ${RING_RADII.most}, such as at:0.4,0.6,0.02, not ${text}`,
+    );
+  const source = viewSource(view);
+  const moment = { timeS: 0, sinceTouchS: Infinity };
+  const frame = source.observe({ settings, focusM, number: 1, moment, colour: undefined }).expose();
+  const noise = noiseModel(view.camera.sensor, settings.iso);
+  const reading = readRing(frame, view.camera.matrices, { at: { x: x!, y: y! }, radius: radius! }, noise);
+  if (reading.kind === 'refused') throw new UsageError(`--white ${text}: ${reading.why}`);
+  return whiteByHand(reading.white);
 }
 
 /** `--lamp NAME=0..1` (as often as there are lamps), `--support`, `--wheel`. */

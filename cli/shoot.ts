@@ -1,6 +1,9 @@
 import { createHash, randomBytes } from 'node:crypto';
+import { colourOfWhite } from '../src/core/colour/camera';
+import { whiteWords } from '../src/core/colour/temperature';
 import { shoot, type Press } from '../src/core/frame/shoot';
 import { ev100OfSettings } from '../src/core/light/apex';
+import { meteredEv100 } from '../src/core/meter/read';
 import { PREVIEW_LONG_SIDE } from '../src/core/scene/capture';
 import { opticOfCamera } from '../src/core/sensor/cameras';
 import { settingsOf } from '../src/core/setting/values';
@@ -28,12 +31,15 @@ export async function shootCommand(args: Arguments): Promise<number> {
     focusM,
     // A press by hand is of middling strength; from the terminal nobody touches what stands on a tripod.
     steadiness: { support: view.outside.support, press: set.delayS > 0 ? 0 : 0.5, sinceTouchS: Infinity },
+    ...(!set.white.auto && {
+      colour: colourOfWhite(view.camera.matrices, { kelvin: set.white.exact, tint: set.white.tint }),
+    }),
     seed,
     timeMs,
     offsetMinutes: -Math.round(new Date(timeMs).getTimezoneOffset()),
     facts: {
       set: settingsOf(set, opticOfCamera(view.camera)),
-      meteredEv100: Number.isFinite(reading.ev100) ? reading.ev100 : null,
+      meteredEv100: meteredEv100(reading),
       uniqueId: randomBytes(16).toString('hex'),
     },
   };
@@ -55,6 +61,7 @@ export async function shootCommand(args: Arguments): Promise<number> {
     settings: printable(settings, set),
     ev100: ev100OfSettings(settings.apertureN, settings.shutterS, settings.iso),
     deviationEv: resolved.deviationEv,
+    white: { ...frame.colour.white, auto: set.white.auto },
     forecast: record.forecast,
     result: record.result,
   };
@@ -62,7 +69,7 @@ export async function shootCommand(args: Arguments): Promise<number> {
   else {
     const { shutter, iso, aperture, compensation } = report.settings;
     console.log(
-      `${out}: ${frame.width}×${frame.height}, ${shutter}  ISO ${iso}  ${aperture}  ${compensation} EV`,
+      `${out}: ${frame.width}×${frame.height}, ${shutter}  ISO ${iso}  ${aperture}  ${compensation} EV, white ${whiteWords(report.white)}`,
     );
     for (const [i, channel] of (known(record.result)?.channels ?? []).entries()) {
       const predicted = record.forecast!.channels[i]!;

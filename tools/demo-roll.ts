@@ -9,7 +9,7 @@ import { resolveExposure } from '../src/core/exposure/automatic';
 import type { FramePoint } from '../src/core/meter/luminance-map';
 import type { PatternId } from '../src/core/meter/pattern';
 import { BURN_SHARE } from '../src/core/meter/highlight';
-import { readMeter } from '../src/core/meter/read';
+import { meteredEv100, readMeter } from '../src/core/meter/read';
 import { SPOT_SHARE } from '../src/core/meter/spot';
 import { focusPoint, planFor } from '../src/core/finder/finder';
 import { focusOf, steadyTimeS } from '../src/core/scene/view-source';
@@ -42,8 +42,8 @@ const START = Date.UTC(2024, 3, 9, 4, 42, 0);
 const OFFSET_MINUTES = 120;
 
 const TAKES: readonly Take[] = [
-  { minute: 0, orientation: 'portrait', pattern: 'evaluative' },
-  { minute: 1, orientation: 'portrait', pattern: 'evaluative', thirds: -6 },
+  { minute: 0, orientation: 'portrait', pattern: 'whole' },
+  { minute: 1, orientation: 'portrait', pattern: 'whole', thirds: -6 },
   { minute: 3, orientation: 'landscape', pattern: 'spot', at: { x: 0.717, y: 0.643 } },
   { minute: 4, orientation: 'landscape', pattern: 'spot', at: { x: 0.41, y: 0.37 } },
   {
@@ -55,7 +55,7 @@ const TAKES: readonly Take[] = [
     tripod: true,
   },
   { minute: 58, orientation: 'landscape', pattern: 'centre', scene: 'soot-wall', thirds: -6 },
-  { minute: 431, orientation: 'portrait', pattern: 'evaluative', scene: 'shed-door', thirds: -3 },
+  { minute: 431, orientation: 'portrait', pattern: 'whole', scene: 'shed-door', thirds: -3 },
   {
     minute: 940,
     orientation: 'landscape',
@@ -96,7 +96,7 @@ async function main() {
         settings: made,
         facts: {
           set: settingsOf(settings, opticOfCamera(camera)),
-          meteredEv100: Number.isFinite(reading.ev100) ? reading.ev100 : null,
+          meteredEv100: meteredEv100(reading),
           uniqueId: id,
         },
         seed: 100 + i,

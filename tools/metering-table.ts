@@ -24,7 +24,7 @@ const AUTOMATIC: ExposureControls = {
   compensationEv: 0,
 };
 const COLUMNS: readonly { name: string; id: PatternId; spotShare: number }[] = [
-  { name: 'Evaluative', id: 'evaluative', spotShare: SPOT_SHARES[1] },
+  { name: 'Whole', id: 'whole', spotShare: SPOT_SHARES[1] },
   { name: 'Centre', id: 'centre', spotShare: SPOT_SHARES[1] },
   { name: 'Spot, small', id: 'spot', spotShare: SPOT_SHARES[0] },
   { name: 'medium', id: 'spot', spotShare: SPOT_SHARES[1] },

@@ -1,10 +1,15 @@
 // Takes the pictures of docs/screenshots from the built demo: `npx tsx tools/screenshots.ts [part …]`. Panels that belong together stand side
 // by side in one picture.
-import { mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { decode, encode } from 'fast-png';
 import type { Page } from 'puppeteer-core';
-import { byId, framesPass, live, openStage, type Stage } from '../tests/e2e/browser';
+import { rawFrameOf } from '../src/core/dng/file-frame';
+import { readDng } from '../src/core/dng/read';
+import { pictureReduced } from '../src/core/raw/develop-image';
+import type { LinearImage } from '../src/core/sensor/rgb-image';
+import { byId, FAKE_CAMERA, framesPass, live, openStage, type Stage } from '../tests/e2e/browser';
+import { lentLive } from '../tests/e2e/lent';
 
 const folder = join(__dirname, '..', 'docs', 'screenshots');
 /** Made by tools/scenes/contact.ts. */
@@ -12,7 +17,7 @@ const NOT_OURS = 'scenes.png';
 
 async function main() {
   mkdirSync(folder, { recursive: true });
-  const parts = { finders, checks, exposure, truths, rolls };
+  const parts = { steps, finders, checks, exposure, white, truths, rolls, lent };
   const asked = process.argv.slice(2);
   // All of them anew, or only the named parts.
   if (asked.length === 0)
@@ -55,20 +60,101 @@ async function press(page: Page, ...ids: readonly string[]) {
   }
 }
 
-async function opened(stage: Stage, kind: 'phone' | 'wide'): Promise<Page> {
+/** @param labelled true to keep the labels of the first visit */
+async function opened(stage: Stage, kind: 'phone' | 'wide', labelled = false): Promise<Page> {
   const page = await stage[kind]();
   await page.goto(stage.origin);
   await live(page);
   await page.waitForSelector(`${byId('open-sheet')} img`);
   await framesPass(page, 25);
+  // Any key puts the labels of the first visit away.
+  if (!labelled) await page.keyboard.press('Shift');
   return page;
 }
 
-/** The finder in three themes. */
+/** The first five minutes: from the opened page to a frame of a fire seen through a hole, that holds it. */
+async function steps(stage: Stage) {
+  const page = await opened(stage, 'phone');
+  const taken: Uint8Array[] = [];
+  await press(page, 'outside');
+  await page.waitForSelector(byId('scene-spy-hole'));
+  await page.waitForFunction(() => [...document.images].every((i) => i.complete));
+  await (await page.$(byId('scene-spy-hole')))!.evaluate((e) => e.scrollIntoView({ block: 'center' }));
+  taken.push(await picture(page));
+  await press(page, 'scene-spy-hole', 'support-tripod');
+  await page.keyboard.press('Escape');
+  await live(page);
+  await framesPass(page, 30);
+  taken.push(await picture(page));
+  await press(page, 'lens-tele');
+  await live(page);
+  const box = (await (await page.waitForSelector(byId('finder')))!.boundingBox())!;
+  await page.mouse.click(box.x + 0.53 * box.width, box.y + 0.5 * box.height);
+  await framesPass(page, 30);
+  taken.push(await picture(page));
+  await page.focus(byId('stopline-raw'));
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await framesPass(page, 30);
+  taken.push(await picture(page));
+  await press(page, 'release');
+  await page.waitForFunction(
+    (s: string) => !document.querySelector(s),
+    { timeout: 60_000 },
+    byId('capture-busy'),
+  );
+  // The finder rests under the sheet: no frames to wait for.
+  await (await page.$(byId('open-sheet')))!.evaluate((e) => (e as HTMLElement).click());
+  await (await page.waitForSelector(byId('sheet-frame')))!.click();
+  await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
+  await page.waitForSelector(byId('forecast-held'));
+  taken.push(await picture(page));
+  save('first-five-minutes-phone', ...taken);
+  await page.close();
+}
+
+/** The finder on a phone, upright and on its side, on a tablet and on a wide screen; and on a phone in the other themes. */
 async function finders(stage: Stage) {
   for (const kind of ['phone', 'wide'] as const) {
     const page = await opened(stage, kind);
-    save(`finder-${kind}`, await picture(page));
+    const upright = await picture(page);
+    if (kind === 'wide') save('finder-wide', upright);
+    else {
+      await page.setViewport({
+        width: 844,
+        height: 390,
+        deviceScaleFactor: 2,
+        isMobile: true,
+        hasTouch: true,
+      });
+      await framesPass(page, 25);
+      const sideways = await picture(page);
+      await page.keyboard.press('x');
+      await framesPass(page, 8);
+      save('finder-phone', upright, sideways, await picture(page));
+      await page.keyboard.press('Escape');
+      await page.setViewport({
+        width: 820,
+        height: 1180,
+        deviceScaleFactor: 1,
+        isMobile: true,
+        hasTouch: true,
+      });
+      await framesPass(page, 25);
+      const tablet = await picture(page);
+      await page.keyboard.press('x');
+      await framesPass(page, 8);
+      save('finder-tablet', tablet, await picture(page));
+      await page.keyboard.press('Escape');
+      await page.setViewport({
+        width: 390,
+        height: 844,
+        deviceScaleFactor: 2,
+        isMobile: true,
+        hasTouch: true,
+      });
+      await framesPass(page, 25);
+    }
     const themed: Uint8Array[] = [];
     for (const theme of ['sun', 'dark']) {
       await press(page, 'check', 'check-tab-view', `theme-${theme}`);
@@ -77,9 +163,12 @@ async function finders(stage: Stage) {
       themed.push(await picture(page));
     }
     if (kind === 'phone') save('themes-phone', ...themed);
-    else ['sun', 'dark'].forEach((theme, i) => save(`finder-${theme}-wide`, themed[i]!));
     await page.close();
   }
+  const first = await opened(stage, 'phone', true);
+  await first.waitForSelector(byId('guide'));
+  save('first-visit-phone', await picture(first));
+  await first.close();
 }
 
 /** The panels of checking, on both screens. */
@@ -121,6 +210,7 @@ async function truths(stage: Stage) {
       scene: 'bisque-shelf',
       spot: null,
       iso: null,
+      white: 'light-daylight',
       thirds: 5,
       says: 'looks burnt',
     },
@@ -129,11 +219,12 @@ async function truths(stage: Stage) {
       scene: 'spy-hole',
       spot: { x: 0.53, y: 0.5 },
       iso: 'step-50',
+      white: null,
       thirds: 4,
       says: 'does not look white',
     },
   ];
-  for (const { name, scene, spot, iso, thirds, says } of scenes) {
+  for (const { name, scene, spot, iso, white: light, thirds, says } of scenes) {
     const page = await opened(stage, 'wide');
     await press(page, 'outside', `scene-${scene}`, 'support-tripod');
     await page.keyboard.press('Escape');
@@ -151,6 +242,10 @@ async function truths(stage: Stage) {
     }
     if (iso) {
       await press(page, 'value-iso', iso);
+      await page.keyboard.press('Escape');
+    }
+    if (light) {
+      await press(page, 'value-white', light);
       await page.keyboard.press('Escape');
     }
     for (let i = 0; i < Math.abs(thirds); i++) await page.keyboard.press(thirds > 0 ? 'e' : 'd');
@@ -211,23 +306,52 @@ async function exposure(stage: Stage) {
   more.push(await picture(page));
   await press(page, 'more-tab-remedies');
   more.push(await picture(page));
-  save('more-panels-phone', ...more);
   await page.keyboard.press('Escape');
   await press(page, 'notice-read');
-  save('iris-phone', await picture(page));
+  // Everything manual, with an iris.
+  more.push(await picture(page));
+  save('more-panels-phone', ...more);
   await page.close();
 }
 
-/** The world outside, the sheet and one frame. */
+/** White: the tile board under each of its lamps, a ring on its white tile, two lights. */
+async function white(stage: Stage) {
+  const page = await opened(stage, 'phone');
+  const shown: Uint8Array[] = [];
+  const boardUnder = async (...lamps: readonly string[]) => {
+    await press(page, 'outside', ...lamps);
+    await page.keyboard.press('Escape');
+    await framesPass(page, 25);
+  };
+  await press(page, 'value-white', 'show-lights');
+  await framesPass(page, 12);
+  const lights = await picture(page);
+  await page.keyboard.press('Escape');
+  await press(page, 'outside', 'scene-tile-board', 'support-tripod');
+  await page.waitForFunction(() => document.querySelector('canvas')?.dataset.scene === 'tile-board.wide');
+  await page.keyboard.press('Escape');
+  await framesPass(page, 25);
+  shown.push(await picture(page));
+  await boardUnder('lamp-day', 'lamp-tungsten');
+  shown.push(await picture(page));
+  await boardUnder('lamp-tungsten', 'lamp-cool');
+  shown.push(await picture(page));
+  await press(page, 'value-white', 'light-shade', 'ring-toggle');
+  await page.focus(byId('white-ring'));
+  for (let i = 0; i < 35; i++) await page.keyboard.press('ArrowLeft');
+  for (let i = 0; i < 15; i++) await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await framesPass(page, 12);
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  shown.push(await picture(page));
+  save('white-phone', ...shown, lights);
+  await page.close();
+}
+
+/** The sheet and one frame. */
 async function rolls(stage: Stage) {
   for (const kind of ['phone', 'wide'] as const) {
     const page = await opened(stage, kind);
-    if (kind === 'phone') {
-      await press(page, 'outside');
-      await page.waitForSelector(byId('scene-yard-night'));
-      await page.waitForFunction(() => [...document.images].every((i) => i.complete));
-      save('outside-phone', await picture(page));
-    }
     const toSheet = async () => {
       await page.goto(`${stage.origin}/sheet`);
       await page.waitForSelector(`${byId('sheet-frame')} img`);
@@ -239,16 +363,65 @@ async function rolls(stage: Stage) {
     await cells[3]!.click();
     await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
     await page.waitForSelector(byId('forecast-held'));
-    save(`frame-${kind}`, await picture(page));
-    if (kind === 'phone') {
+    const frame = await picture(page);
+    if (kind === 'wide') save('frame-wide', frame);
+    else {
       await (await toSheet())[5]!.click();
       await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
       await (await page.$(byId('full')))!.click();
       await page.waitForSelector(byId('picture-full'));
-      save('frame-full-phone', await picture(page));
+      save('frame-phone', frame, await picture(page));
     }
     await page.close();
   }
+}
+
+/** The browser's own camera: Chromium's, that plays a frame of the demo roll. */
+async function lent() {
+  const demo = join(__dirname, '..', '.cache', 'demo');
+  const [first] = readdirSync(demo).filter((name) => name.endsWith('.dng'));
+  const clip = join(demo, 'lent.y4m');
+  writeFileSync(clip, stillClip(rawFrameOf(readDng(readFileSync(join(demo, first!)))), 480, 640));
+  const stage = await openStage({}, undefined, [...FAKE_CAMERA, `--use-file-for-fake-video-capture=${clip}`]);
+  const page = await opened(stage, 'phone');
+  await press(page, 'more', 'more-tab-camera', 'body-browser');
+  await lentLive(page);
+  const panels = [await picture(page)];
+  await page.keyboard.press('Escape');
+  await press(page, 'notice-read', 'pattern', 'meter-tab-light');
+  await page.type(byId('known-light'), '9');
+  await press(page, 'calibrate');
+  panels.push(await picture(page));
+  await page.keyboard.press('Escape');
+  await press(page, 'check', 'mark-pictureWhite');
+  await page.keyboard.press('Escape');
+  await framesPass(page, 8);
+  panels.unshift(await picture(page));
+  save('lent-camera-phone', ...panels);
+  await stage.close();
+  rmSync(clip);
+}
+
+/** A video of one picture, as YUV4MPEG2: Y′CbCr of BT.601 in limited range. */
+function stillClip(image: LinearImage, width: number, height: number): Buffer {
+  const rgba = pictureReduced(image, width, height);
+  const luma = Buffer.alloc(width * height);
+  const chroma = [Buffer.alloc(luma.length / 4), Buffer.alloc(luma.length / 4)] as const;
+  for (let i = 0; i < luma.length; i++) {
+    const [r, g, b] = [rgba[4 * i]!, rgba[4 * i + 1]!, rgba[4 * i + 2]!];
+    luma[i] = Math.round(16 + (65.481 * r + 128.553 * g + 24.966 * b) / 255);
+    const [x, y] = [i % width, Math.floor(i / width)];
+    if ((x | y) & 1) continue;
+    const at = (y >> 1) * (width >> 1) + (x >> 1);
+    chroma[0][at] = Math.round(128 + (-37.797 * r - 74.203 * g + 112 * b) / 255);
+    chroma[1][at] = Math.round(128 + (112 * r - 93.786 * g - 18.214 * b) / 255);
+  }
+  const frame = Buffer.concat([Buffer.from('FRAME\n'), luma, ...chroma]);
+  return Buffer.concat([
+    Buffer.from(`YUV4MPEG2 W${width} H${height} F20:1 Ip A1:1 C420jpeg\n`),
+    frame,
+    frame,
+  ]);
 }
 
 void main();

@@ -3,6 +3,7 @@ import type { FitWay } from '../core/advice/fit';
 import type { Orientation } from '../core/body/orientation';
 import type { SettingId } from '../core/exposure/settings';
 import type { FinderAsk } from '../core/finder/finder';
+import type { Calibration } from '../core/meter/calibration';
 import type { Receptor } from '../core/meter/incident';
 import type { FramePoint } from '../core/meter/luminance-map';
 import type { ZebraOn } from '../core/scopes/zebra';
@@ -30,11 +31,13 @@ export interface Order extends FinderAsk {
   readonly seq: number;
   readonly optic: string;
   readonly orientation: Orientation;
+  /** Of the optic's meter, where it is calibrated by the person. */
+  readonly calibration: Calibration | null;
   /** Where the hand meter is held, and with which receptor; null while it is put away. */
   readonly hand: { readonly at: FramePoint; readonly receptor: Receptor } | null;
   /** Set while a table of equivalents is wanted: what gives way. */
   readonly equivalentsFor: SettingId | null;
-  /** True while the weights of the evaluative pattern are wanted. */
+  /** True while the weights of the whole pattern are wanted. */
   readonly weights: boolean;
   readonly marks: MarksOrder;
   readonly fitBy: FitWay;

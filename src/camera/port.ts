@@ -22,11 +22,13 @@ export type CameraEvent =
   /** The finder is dead, or does not come; when it answers after all, a report follows. */
   | { readonly kind: 'fault'; readonly message: string }
   /** Something that the person should know, and need not do anything about. */
-  | { readonly kind: 'note'; readonly message: string };
+  | { readonly kind: 'note'; readonly message: string }
+  /** Its bodies are others now, and the optic that is in use goes by this id. */
+  | { readonly kind: 'bodies'; readonly optic: string };
 
 /** One exposure, with what the person saw before it. */
 export interface Shot {
-  readonly settings: ExposureSettings;
+  readonly settings: Known<ExposureSettings>;
   readonly orientation: Orientation;
   readonly focusM: Known<number>;
   readonly facts: CaptureFacts;
@@ -79,7 +81,7 @@ export interface LoupeWindow {
 }
 
 export interface Camera {
-  /** The bodies that it is: one, or several that the person can choose from. */
+  /** The bodies that it is: one, or several that the person can choose from. They may change while it is open. */
   readonly bodies: readonly Body[];
   /**
    * Draws the finder on a canvas that nobody has drawn on, until the signal ends it. Events come as they happen; a reader that is

@@ -6,6 +6,7 @@ import type { Orientation } from '../core/body/orientation';
 import type { CameraColour } from '../core/colour/camera';
 import type { AutomaticPlan } from '../core/exposure/automatic';
 import type { ExposureSettings } from '../core/exposure/settings';
+import type { PictureEnds } from '../core/finder/picture-finder';
 import type { PinReading } from '../core/meter/pins';
 import type { Reading } from '../core/meter/read';
 import type { Comparison } from '../core/scopes/compare';
@@ -15,6 +16,10 @@ import type { Disagreement } from '../core/scopes/marks';
 import type { PictureHistogram } from '../core/scopes/picture-histogram';
 import type { Stopline } from '../core/scopes/stopline';
 import type { Known } from '../core/units/known';
+import type { WhitePoint } from '../core/colour/temperature';
+import type { WhiteInUse } from '../core/white/follow';
+import type { MixedLight } from '../core/white/mixed';
+import type { RingReading } from '../core/white/ring';
 
 export const STAGES = ['light', 'expose', 'scopes', 'meter', 'develop', 'draw'] as const;
 export type FinderStage = (typeof STAGES)[number];
@@ -69,6 +74,20 @@ export interface RawReport {
   readonly midGreyEv: number;
 }
 
+/** The light that the picture is balanced for. */
+export interface WhiteReport {
+  readonly kelvin: number;
+  /** Null where the device does not tell it. */
+  readonly tint: number | null;
+  readonly by: WhiteInUse['by'];
+  /** The light that the camera measures and is sure of, whoever sets the white. */
+  readonly measured: WhitePoint | null;
+}
+
+/** Settings that stand at a number, by their names in `core/setting`. */
+export const STANDING = ['shutter', 'iso', 'aperture', 'compensationEv', 'focus', 'white', 'zoom'] as const;
+export type Standing = Readonly<Partial<Record<(typeof STANDING)[number], number>>>;
+
 export interface Report {
   /** The newest order that the frame was made by. */
   readonly seq: number;
@@ -79,19 +98,32 @@ export interface Report {
   readonly view: string;
   readonly width: number;
   readonly height: number;
+  /** The whole of it; where only parts are known they are in `standing`. */
   readonly exposure: Known<ExposureReport>;
+  /** Where settings stand, set by hand or by themselves, as the camera tells it; what it does not tell is not there. */
+  readonly standing: Standing;
   /** Where the lens is set, m; Infinity is allowed. */
   readonly focusM: Known<number>;
   /** Live reading. */
   readonly reading: Reading;
-  /** The whole frame's, by the evaluative pattern. */
+  /** Why readings tell differences of light only; null where they are absolute. */
+  readonly relative: string | null;
+  /** Stops that what is read lies over (+) or under (−) mid-grey of the picture; null where the exposure tells it. */
+  readonly fromGreyEv: number | null;
+  /** The whole frame's, by the whole pattern. */
   readonly wholeEv100: number;
   readonly pins: readonly PinReading[];
   readonly hand: HandReading | null;
-  /** Weights of the evaluative pattern's fields, row by row, and fields across. */
+  /** Weights of the whole pattern's fields, row by row, and fields across. */
   readonly weights: { readonly across: number; readonly values: readonly number[] } | null;
   readonly picture: PictureHistogram | null;
-  readonly kelvin: Known<number>;
+  /** Shares at the ends of the picture's tones, while they are asked for. */
+  readonly ends: PictureEnds | null;
+  readonly white: Known<WhiteReport>;
+  /** What the ring would give, while there is one. */
+  readonly ring: RingReading | null;
+  /** Two lights in the frame; null where it looks lit by one, or nothing can be told. */
+  readonly mixed: MixedLight | null;
   readonly raw: Known<RawReport>;
   readonly stageMs: Readonly<Record<FinderStage, number>>;
 }

@@ -2,6 +2,7 @@
 // writes, and tells every tab of changes.
 import { QueryClient, useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import type { WhitePoint } from '../core/colour/temperature';
 import type { FrameRecord } from '../core/frame/record';
 import { rollReader, type Listing } from '../vault/reader';
 import { fetchWhole } from '../workers/fetch-whole';
@@ -56,6 +57,8 @@ async function sweepAndAdopt(): Promise<void> {
     if (entries.length > 0) await rollKeeper.call((api) => api.adopt(entries));
   } catch (error) {
     keeperFault(error instanceof Error ? error.message : String(error));
+    // Nothing more is asked of a roll that broke: whoever tries again must not meet one that is about to break too.
+    return;
   }
   // Whole files without a record are looked at beside: nobody should wait for them. What fails now is tried by the next page.
   recoverFrames().catch(() => undefined);
@@ -147,6 +150,16 @@ async function thumbnailOf(id: string): Promise<string | null> {
 /** How many more frames fit, or null when the browser does not tell. */
 export function useFramesLeft(typicalFrameBytes: number) {
   return useQuery({ queryKey: ['room', typicalFrameBytes], queryFn: () => framesLeft(typicalFrameBytes) });
+}
+
+/**
+ * Keeps another white with a frame, or with null the one it was taken with, and its thumbnail. Returns false when the frame is gone.
+ * @param thumbnail data URL
+ */
+export async function keepWhite(id: string, white: WhitePoint | null, thumbnail: string): Promise<boolean> {
+  const kept = await rollKeeper.call((api) => api.putWhite(id, white, thumbnail));
+  await queryClient.invalidateQueries({ queryKey: ['thumbnail', id] });
+  return kept;
 }
 
 export function useDelete() {

@@ -14,17 +14,23 @@ import {
   type Setup,
   type SetupValues,
 } from '../core/setup/setup';
+import { listed } from '../core/setting/values';
 
 jest.mock('@react-native-async-storage/async-storage', () => ({ createAsyncStorage: () => ({}) }));
 jest.mock('./roll', () => ({ queryClient: {} }));
 
+/** What setups can hold, as a new desk opens with it. */
+const held = Object.fromEntries(
+  listed().flatMap(({ key, inSetups, initial }) => (inSetups ? [[key, initial]] : [])),
+) as unknown as SetupValues;
 const now: SetupValues = {
+  ...held,
   shutter: { auto: true, exact: 2 ** -7 },
   iso: { auto: false, exact: 100 },
   aperture: { auto: true, exact: 4 },
   compensationEv: 0,
   focus: { auto: true, exact: 2 },
-  meter: { pattern: 'evaluative', spotShare: SPOT_SHARE, burnShare: BURN_SHARE },
+  meter: { pattern: 'whole', spotShare: SPOT_SHARE, burnShare: BURN_SHARE },
   rules: DEFAULT_RULES,
   filterStops: 0,
   delayS: 0,
@@ -90,6 +96,11 @@ describe('the built-in ones', () => {
 });
 
 describe('a file of setups', () => {
+  it('of an earlier version names a pattern otherwise, and is read all the same', () => {
+    const old = file({ meter: { pattern: 'evaluative', spotShare: SPOT_SHARE, burnShare: BURN_SHARE } });
+    expect(readSetupFile(old)[0]!.values.meter?.pattern).toBe('whole');
+  });
+
   const mine: Setup = { id: '1', name: 'Shelf', values: now };
   const file = (values: unknown, over: object = {}) =>
     JSON.stringify({ kind: 'setups', version: 1, setups: [{ name: 'Shelf', values }], ...over });
@@ -119,9 +130,9 @@ describe('a file of setups', () => {
     [file({ compensationEv: 9 }), /compensationEv \(Shelf\) must be <= 5/],
     [
       file({ meter: { pattern: 'magic', spotShare: 0.01, burnShare: 0.001 } }),
-      /meter\.pattern \(Shelf\).*evaluative, centre, spot, highlight/,
+      /meter\.pattern \(Shelf\).*whole, centre, spot, highlight/,
     ],
-    [file({ white: 5000 }), /setups\[0\]\.values \(Shelf\).*additional properties: white/],
+    [file({ hue: 5000 }), /setups\[0\]\.values \(Shelf\).*additional properties: hue/],
     [file({}), /values \(Shelf\)/],
     [file(now, { version: 9 }), /version must be/],
     [JSON.stringify({ kind: 'setups', version: 1, setups: [] }), /setups must NOT have fewer than 1/],

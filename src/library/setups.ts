@@ -12,6 +12,7 @@ import {
   type SetupFile,
 } from '../core/setup/setup';
 import { queryClient } from './roll';
+import { settingsForward } from '../core/setting/values';
 import { isSetupFile } from './setup-check.generated';
 
 const KEY = 'setups:1';
@@ -34,6 +35,7 @@ export function readSetupFile(text: string): SetupFile['setups'] {
   } catch {
     throw new RangeError('This file is not JSON. Choose one that was exported here');
   }
+  value = fileForward(value);
   if (!isSetupFile(value)) throw new RangeError(fieldError(isSetupFile.errors ?? [], value));
   const twice = repeatedKey(parseTree(text));
   if (twice) throw new RangeError(`${twice} is there twice: it is not clear which one is meant`);
@@ -100,7 +102,7 @@ async function load(): Promise<Kept> {
   const text = await store.getItem(KEY);
   if (text === null) return { setups: [], setAside: 0 };
   try {
-    const list = JSON.parse(text) as Setup[];
+    const list = (JSON.parse(text) as Setup[]).map(setupForward);
     const sound = list.filter((one) => isSetupFile(fileOf(one)) && !troubleOf(one.values));
     if (sound.length < list.length) await store.setItem(`${KEY}:set-aside`, text);
     return { setups: sound, setAside: list.length - sound.length };
@@ -108,6 +110,17 @@ async function load(): Promise<Kept> {
     await store.setItem(`${KEY}:set-aside`, text);
     return { setups: [], setAside: 1 };
   }
+}
+
+/** A setup of an earlier version. */
+function setupForward<T>(setup: T): T {
+  const { values } = (setup ?? {}) as { values?: unknown };
+  return values === undefined ? setup : { ...setup, values: settingsForward(values) };
+}
+
+function fileForward(file: unknown): unknown {
+  const { setups } = (file ?? {}) as { setups?: unknown };
+  return Array.isArray(setups) ? { ...(file as object), setups: setups.map(setupForward) } : file;
 }
 
 function fileOf({ name, values }: Setup) {

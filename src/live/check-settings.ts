@@ -2,15 +2,15 @@
 import * as Type from '@sinclair/typebox';
 import type { Static } from '@sinclair/typebox';
 import { FIT_WAYS, type FitWay } from '../core/advice/fit';
+import type { Evidence } from '../core/body/body';
 import { TOLERANCE } from '../core/finder/outlook';
 import { CLEAN_DB, CLEAN_DBS } from '../core/scopes/limits';
 import { MOST_BELOW_CLIP_12 } from '../core/scopes/zebra';
 import type { MarksOrder } from '../camera/order';
+import { HEIGHTS } from '../ui/scopes/shape';
 
 export type MarkId = 'rawClip' | 'rawFloor' | 'pictureWhite' | 'pictureBlack';
 
-export const HEIGHTS = ['linear', 'root', 'log'] as const;
-export type Heights = (typeof HEIGHTS)[number];
 export const HISTOGRAMS = ['off', 'raw', 'picture', 'both'] as const;
 export const HISTOGRAM_SIZES = ['small', 'medium', 'large'] as const;
 
@@ -82,11 +82,13 @@ const NO_MARKS: MarksOrder = {
   brightest: false,
 };
 
-/** What is drawn over the picture; nothing while the finder is cleared. */
-export function marksOf({ marks, zebra }: CheckSettings, cleared: boolean): MarksOrder {
+/** What is drawn over the picture; nothing while the finder is cleared. Without raw the zebra lies on the picture. */
+export function marksOf({ marks, zebra }: CheckSettings, cleared: boolean, evidence: Evidence): MarksOrder {
   if (cleared) return NO_MARKS;
   const on = ({ belowClip12, percent }: ZebraThreshold) =>
-    zebra.of === 'raw' ? ({ of: 'raw', belowClip12 } as const) : ({ of: 'picture', percent } as const);
+    zebra.of === 'raw' && evidence === 'raw'
+      ? ({ of: 'raw', belowClip12 } as const)
+      : ({ of: 'picture', percent } as const);
   return {
     ...marks,
     zebra: zebra.on ? { native: on(zebra.native), extended: on(zebra.extended) } : null,

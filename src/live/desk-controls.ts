@@ -3,14 +3,14 @@ import type { Control } from '../core/exposure/control';
 import { ev100RightFor, SETTING_IDS, type ExposureSettings, type SettingId } from '../core/exposure/settings';
 import type { SettingValues } from '../core/setting/settings';
 import type { SetupValues } from '../core/setup/setup';
-import { known } from '../core/units/known';
+import { whiteByHand, type WhiteSet } from '../core/setting/white';
 import { at, FAR_M } from '../core/units/ladders';
+import { known } from '../core/units/known';
 import type { Order } from '../camera/order';
 import type { Report } from '../camera/report';
-import { hasIris } from './camera';
+import { bodyWith, hasIris } from './camera';
 import { marksOf } from './check-settings';
 import { LADDERS, settingOf, type Desk, type FaderId, type Lock, type Trade } from './desk-state';
-import { exposureOf } from './report';
 
 /** EV100 of a reading that asks for exactly these settings. */
 export function meteredBy(settings: ExposureSettings): number {
@@ -20,29 +20,35 @@ export function meteredBy(settings: ExposureSettings): number {
 /** What stands on a fader: by hand what was set, automatic what the camera tells. */
 export function exactOf(settings: SettingValues, report: Report | null, fader: FaderId): number {
   if (fader === 'compensation') return settings.compensationEv;
+  if (fader === 'zoom') return settings.zoom;
   const { auto, exact } = settings[fader];
   return auto ? (toldOf(report, fader) ?? exact) : exact;
 }
 
 /** False for an automatic of which the camera has told nothing: what stands on its fader is not to be shown as a value. */
 export function isTold(settings: SettingValues, report: Report | null, fader: FaderId): boolean {
-  if (fader === 'compensation' || !settings[fader].auto) return true;
+  if (fader === 'compensation' || fader === 'zoom' || !settings[fader].auto) return true;
   return toldOf(report, fader) !== undefined;
 }
 
-function toldOf(report: Report | null, fader: SettingId | 'focus'): number | undefined {
-  if (fader === 'focus') {
-    const metres = report ? known(report.focusM) : undefined;
-    return metres === undefined ? undefined : Math.min(FAR_M, metres);
-  }
-  const told = exposureOf(report)?.settings;
-  if (!told) return undefined;
-  return fader === 'shutter' ? told.shutterS : fader === 'iso' ? told.iso : told.apertureN;
+/** Where the camera says that a fader's setting stands. */
+export function toldOf(report: Report | null, fader: FaderId): number | undefined {
+  const told = report?.standing[settingOf(fader)];
+  return fader === 'focus' && told !== undefined ? Math.min(FAR_M, told) : told;
 }
 
-/** Does a fader move by itself? Compensation counts as automatic at zero. */
+/** White held where it stands: by hand what was set, automatic what the camera found. */
+export function standingWhite({ white }: Pick<SettingValues, 'white'>, report: Report | null): WhiteSet {
+  const told = report && known(report.white);
+  return white.auto && told
+    ? whiteByHand({ kelvin: told.kelvin, tint: told.tint ?? 0 })
+    : { ...white, auto: false };
+}
+
+/** Does a fader move by itself? Compensation counts as automatic at zero, a zoom at its widest. */
 export function isAuto(settings: SettingValues, fader: FaderId): boolean {
-  return fader === 'compensation' ? settings.compensationEv === 0 : settings[fader].auto;
+  if (fader === 'compensation') return settings.compensationEv === 0;
+  return fader === 'zoom' ? settings.zoom === 1 : settings[fader].auto;
 }
 
 /** Settings of exposure held where they stand. */
@@ -80,9 +86,17 @@ export function setupValuesOf({ settings, lock }: Pick<Desk, 'settings' | 'lock'
   return { ...settings, lock: lock !== null };
 }
 
-export function withStep(settings: SettingValues, fader: FaderId, index: number): SettingValues {
+export function withStep(
+  settings: SettingValues,
+  fader: FaderId,
+  index: number,
+  report: Report | null,
+): SettingValues {
   const { exact } = at(LADDERS[fader], index);
-  return { ...settings, [settingOf(fader)]: fader === 'compensation' ? exact : { auto: false, exact } };
+  const plain = fader === 'compensation' || fader === 'zoom';
+  // The tint stays where it is, the automatic's too.
+  if (fader === 'white') return { ...settings, white: { ...standingWhite(settings, report), exact } };
+  return { ...settings, [settingOf(fader)]: plain ? exact : { auto: false, exact } };
 }
 
 export function clamp(share: number): number {
@@ -94,22 +108,23 @@ export function orderOf(
   desk: Desk,
   { running, retries }: Pick<Order, 'running' | 'retries'>,
 ): Omit<Order, 'seq'> {
-  const { settings, optic, spot, pins, lock, trade, orientation, hand, receptor } = desk;
-  const { wants, check, other, holding, cleared, scope } = desk;
+  const { settings, optic, spot, pins, lock, trade, orientation, hand, receptor, calibrations } = desk;
+  const { wants, check, other, holding, cleared, scope, ring } = desk;
   return {
     ...{ settings, optic, pins, orientation, running, retries },
     at: spot,
     freely: trade !== null,
     lockedEv100: lock?.ev100 ?? null,
     hand: hand && { at: hand, receptor },
+    ring,
     equivalentsFor: wants.equivalents,
     weights: wants.weights,
-    marks: marksOf(check, cleared),
+    calibration: calibrations[optic] ?? null,
+    marks: marksOf(check, cleared, bodyWith(optic).evidence),
     outlook: { tolerance: { share: check.share, area: check.sparkle }, cleanDb: check.cleanDb },
     fitBy: check.fitBy,
     habitEv: check.habitEv,
-    pictureHistogram:
-      scope === 'picture' || orientation === 'landscape' || !['off', 'raw'].includes(check.histogram),
+    pictureHistogram: scope === 'picture' || wants.picture || !['off', 'raw'].includes(check.histogram),
     disagreement: wants.disagreement,
     other: holding ? other : null,
   };

@@ -2,6 +2,7 @@
 // written only when it was changed here, so that two tabs do not overwrite each other's.
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import type { SettingKey, SettingValues } from '../core/setting/settings';
+import { listed } from '../core/setting/values';
 import { bodies } from './camera';
 import { deskChecks } from './desk-check.generated';
 import { DESK_PARTS, partsOfFirst, settingPart, WORLD_PARTS } from './desk-parts';
@@ -25,6 +26,8 @@ export async function rememberDesk(): Promise<() => void> {
   } catch {
     // A store that cannot be read must not keep the finder from opening: the desk starts automatic.
   }
+  const { guided, showGuide } = useDesk.getState();
+  if (!guided) showGuide(true);
   let last = partsNow();
   let timer: ReturnType<typeof setTimeout> | undefined;
   const changed = new Map<string, string>();
@@ -69,7 +72,13 @@ function parsed(text: string | null | undefined): unknown {
 
 /** What is sound of kept parts. One that is not what it should be, or that nobody knows, stays as the desk opens with. */
 export function soundParts(kept: Parts): Parts {
-  return Object.fromEntries(Object.entries(kept).filter(([part, value]) => deskChecks[part]?.(value)));
+  const now = Object.entries(kept).map(([part, value]) => [part, forwardOf(part)?.(value) ?? value] as const);
+  return Object.fromEntries(now.filter(([part, value]) => deskChecks[part]?.(value)));
+}
+
+/** How a setting's part is brought forward from an earlier version. */
+function forwardOf(part: string) {
+  return listed().find(({ key }) => settingPart(key) === part)?.forward;
 }
 
 /** Everything that is kept, as it stands. */

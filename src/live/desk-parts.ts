@@ -10,10 +10,14 @@ export const DESK_PARTS = [
   'lock',
   'trade',
   'receptor',
+  'calibrations',
+  'whites',
   'remediesOff',
   'check',
   'other',
   'theme',
+  'thumb',
+  'guided',
   'scope',
 ] as const;
 export const WORLD_PARTS = ['scene', 'outside'] as const;

@@ -3,14 +3,17 @@ import * as Type from '@sinclair/typebox';
 import type { TSchema } from '@sinclair/typebox';
 import { REMEDY_KINDS } from '../core/advice/remedy';
 import { SETTING_IDS } from '../core/exposure/settings';
+import { CALIBRATION_WAYS } from '../core/meter/calibration';
 import { RECEPTORS } from '../core/meter/incident';
 import { PIN_LETTERS } from '../core/meter/pins';
 import { SUPPORTS } from '../core/scene/outside';
 import { WHEEL_SPEEDS } from '../core/scene/scene';
 import { listed } from '../core/setting/values';
+import { MOST_TINT, WHITE_SPAN } from '../core/setting/white';
 import { THEME_IDS } from '../ui/theme';
 import { CHECK_SCHEMA } from './check-settings';
 import { settingPart, type DeskPart } from './desk-parts';
+import { MOST_NAME, MOST_WHITES } from './kept-white';
 
 const SHARE = Type.Number({ minimum: 0, maximum: 1 });
 const POINT = { x: SHARE, y: SHARE };
@@ -29,6 +32,23 @@ const PARTS: Readonly<Record<DeskPart, TSchema>> = {
   ),
   trade: nullable(Type.Object({ gives: oneOf(SETTING_IDS), with: oneOf(SETTING_IDS) })),
   receptor: oneOf(RECEPTORS),
+  calibrations: Type.Record(
+    Type.String(),
+    Type.Object({
+      way: oneOf(CALIBRATION_WAYS),
+      offsetEv: Type.Number({ minimum: -60, maximum: 60 }),
+      told: Type.Array(oneOf(['shutterS', 'iso']), { maxItems: 2 }),
+      timeMs: Type.Number({ minimum: 0, maximum: 253402214400000 }),
+    }),
+  ),
+  whites: Type.Array(
+    Type.Object({
+      name: Type.String({ minLength: 1, maxLength: MOST_NAME }),
+      kelvin: Type.Number({ minimum: WHITE_SPAN.low, maximum: WHITE_SPAN.high }),
+      tint: Type.Number({ minimum: -MOST_TINT, maximum: MOST_TINT }),
+    }),
+    { maxItems: MOST_WHITES },
+  ),
   remediesOff: Type.Array(oneOf(REMEDY_KINDS)),
   check: CHECK_SCHEMA,
   other: nullable(
@@ -39,6 +59,8 @@ const PARTS: Readonly<Record<DeskPart, TSchema>> = {
     }),
   ),
   theme: oneOf(THEME_IDS),
+  thumb: oneOf(['right', 'left']),
+  guided: Type.Boolean(),
   scope: oneOf(['raw', 'picture']),
   scene: Type.String({ pattern: '^[a-z0-9-]+$' }),
   outside: Type.Object({

@@ -5,6 +5,7 @@ import type { DeskChange, RemedyKind } from '../core/advice/remedy';
 import type { Orientation } from '../core/body/orientation';
 import type { AutomaticRules } from '../core/exposure/control';
 import type { SettingId } from '../core/exposure/settings';
+import type { Calibration } from '../core/meter/calibration';
 import type { Receptor } from '../core/meter/incident';
 import type { FramePoint } from '../core/meter/luminance-map';
 import type { PatternId } from '../core/meter/pattern';
@@ -12,12 +13,14 @@ import type { Pin, PinLetter } from '../core/meter/pins';
 import { SETTINGS, type SettingKey, type SettingValues } from '../core/setting/settings';
 import type { SetupValues } from '../core/setup/setup';
 import type { Ladder } from '../core/units/ladders';
+import type { WhitePoint } from '../core/colour/temperature';
+import type { Ring } from '../core/white/ring';
 import type { OtherExposure } from '../camera/order';
 import type { TakeStage } from '../camera/port';
 import type { ThemeId } from '../ui/theme';
 import type { CheckSettings, MarkId } from './check-settings';
 
-export type FaderId = SettingId | 'compensation' | 'focus';
+export type FaderId = SettingId | 'compensation' | 'focus' | 'white' | 'zoom';
 export type Scope = 'raw' | 'picture';
 
 /** A reading that is held, and whose. */
@@ -78,6 +81,9 @@ export interface ExposureSlice {
   takeFit(plan: FitPlan): void;
 }
 
+/** What was measured of each optic's meter, by the optic's id. */
+export type Calibrations = Readonly<Record<string, Calibration>>;
+
 /** Where and how light is read. */
 export interface MeterSlice {
   readonly spot: FramePoint;
@@ -97,6 +103,31 @@ export interface MeterSlice {
   placePin(letter: PinLetter, step: number): void;
   setHand(hand: FramePoint | null): void;
   setReceptor(receptor: Receptor): void;
+  /** Of meters that tell differences only until they were shown something known. */
+  readonly calibrations: Calibrations;
+  /** Calibrates the meter in use, or with null forgets how it was. */
+  calibrate(calibration: Calibration | null): void;
+}
+
+/** A white that the person keeps under a name. */
+export interface KeptWhite extends WhitePoint {
+  readonly name: string;
+}
+
+/** What light the picture is white in. */
+export interface WhiteSlice {
+  /** Where white is measured from a thing; null while it is not. */
+  readonly ring: Ring | null;
+  readonly whites: readonly KeptWhite[];
+  /** True while it is shown on the picture which part is lit by which of two lights. */
+  readonly showLights: boolean;
+  /** Sets white by hand; what lies beyond the ends is held at them. */
+  setWhite(white: WhitePoint): void;
+  setTint(tint: number): void;
+  setRing(ring: Ring | null): void;
+  keepWhite(name: string): void;
+  forgetWhite(name: string): void;
+  setShowLights(shown: boolean): void;
 }
 
 /** What the person checks by before the press. */
@@ -124,12 +155,18 @@ export interface PageSlice {
     readonly equivalents: SettingId | null;
     readonly weights: boolean;
     readonly disagreement: boolean;
+    readonly picture: boolean;
   };
   /** What changed by itself, to be read once. */
   readonly notice: string | null;
   /** Everything is off the finder for the time being. */
   readonly cleared: boolean;
+  /** The labels that tell what things mean: shown now, and whether they ever were. */
+  readonly guide: boolean;
+  readonly guided: boolean;
   readonly theme: ThemeId;
+  /** Of the hand that holds the screen: the desk stands on its side. */
+  readonly thumb: 'right' | 'left';
   readonly scope: Scope;
   readonly orientation: Orientation;
   readonly camera: CameraState;
@@ -137,20 +174,22 @@ export interface PageSlice {
   setWants(wants: Partial<PageSlice['wants']>): void;
   setNotice(notice: string | null): void;
   clear(cleared: boolean): void;
+  showGuide(shown: boolean): void;
   setTheme(theme: ThemeId): void;
+  setThumb(thumb: PageSlice['thumb']): void;
   toggleScope(): void;
   setOrientation(orientation: Orientation): void;
   setCamera(camera: CameraState): void;
   setCapture(capture: CaptureState): void;
 }
 
-export interface Desk extends SettingsSlice, ExposureSlice, MeterSlice, CheckSlice, PageSlice {
+export interface Desk extends SettingsSlice, ExposureSlice, MeterSlice, WhiteSlice, CheckSlice, PageSlice {
   /** Brings back what was kept, or what stood before. */
   restore(kept: Partial<Desk>): void;
 }
 
 /** The setting that a fader moves. */
-export function settingOf(fader: FaderId): SettingId | 'compensationEv' | 'focus' {
+export function settingOf(fader: FaderId): SettingId | 'compensationEv' | 'focus' | 'white' | 'zoom' {
   return fader === 'compensation' ? 'compensationEv' : fader;
 }
 
@@ -162,4 +201,6 @@ export const LADDERS: Readonly<Record<FaderId, Ladder>> = {
   aperture: ladderOf('aperture'),
   compensation: ladderOf('compensation'),
   focus: ladderOf('focus'),
+  white: ladderOf('white'),
+  zoom: ladderOf('zoom'),
 };

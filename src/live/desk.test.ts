@@ -18,13 +18,21 @@ const desk = () => useDesk.getState();
 const RUNNING = { running: true, retries: 0 };
 const reading = (ev100: number) => ({ ev100, luminance: 1, clippedShare: 0, floorShare: 0 });
 type Told = Partial<Report> & { settings?: object; deviationEv?: number; outOfRangeEv?: number | null };
+const USUAL = { shutterS: 2 ** -9, iso: 100, apertureN: 1.8, compensationEv: 0 };
+const standing = ({ shutterS, iso, apertureN }: Partial<typeof USUAL>) =>
+  Object.fromEntries(
+    Object.entries({ shutter: shutterS, iso, aperture: apertureN, focus: 1.5 }).filter(([, v]) => v),
+  );
 const report = ({ settings, deviationEv = 1, outOfRangeEv = null, ...over }: Told = {}) =>
   ({
     seq: 0,
+    standing: standing(
+      (settings ?? (over.exposure as { settings?: object } | undefined)?.settings ?? USUAL) as typeof USUAL,
+    ),
     reading: reading(9.5),
     optic: 'wide',
     exposure: {
-      settings: settings ?? { shutterS: 2 ** -9, iso: 100, apertureN: 1.8, compensationEv: 0 },
+      settings: settings ?? USUAL,
       deviationEv,
       outOfRangeEv,
     },
@@ -92,7 +100,7 @@ describe('the desk', () => {
     desk().setAllAutomatic();
     useWorld.getState().setScene('spy-hole');
     expect(orderOf(desk(), RUNNING).lockedEv100).toBe(9.5);
-    expect(desk().lock?.by).toBe('evaluative reading');
+    expect(desk().lock?.by).toBe('whole reading');
     desk().toggleLock();
     expect(desk().lock).toBeNull();
   });
@@ -115,7 +123,7 @@ describe('the desk', () => {
     desk().nextPattern();
     expect(desk().settings.meter.pattern).toBe('highlight');
     desk().nextPattern();
-    expect(desk().settings.meter.pattern).toBe('evaluative');
+    expect(desk().settings.meter.pattern).toBe('whole');
   });
 });
 
@@ -233,6 +241,61 @@ describe('a pin put on a step', () => {
       expect(Math.abs(ev100 - ev - step)).toBeLessThan(1 / 6 + 1e-9);
       expect(shutter.auto || iso.auto).toBe(false);
     }
+  });
+});
+
+describe('white', () => {
+  const found = { kelvin: 3120, tint: 7.4, by: 'automatic', measured: null } as const;
+
+  it('moved by hand keeps the tint that the camera found; given back it is automatic again', () => {
+    tell(report({ white: found }));
+    desk().set('white', 20);
+    expect(desk().settings.white).toEqual({ auto: false, exact: LADDERS.white[20]!.exact, tint: 7.4 });
+    desk().setAutomatic('white');
+    expect(desk().settings.white.auto).toBe(true);
+  });
+
+  it('of which only the tint is moved stays at the temperature that the camera found', () => {
+    tell(report({ white: found }));
+    desk().setTint(12.6);
+    expect(desk().settings.white).toEqual({ auto: false, exact: 3120, tint: 13 });
+    desk().setTint(999);
+    expect(desk().settings.white.tint).toBe(150);
+  });
+
+  it('of a light beyond the ends is held at them', () => {
+    desk().setWhite({ kelvin: 1700, tint: -200 });
+    expect(desk().settings.white).toEqual({ auto: false, exact: 2000, tint: -150 });
+    desk().setWhite({ kelvin: 50000, tint: 0 });
+    expect(desk().settings.white.exact).toBe(12000);
+  });
+
+  it('is kept under a name, the name once, a dozen of them, and comes back with the desk', () => {
+    desk().setWhite({ kelvin: 2856, tint: 0 });
+    desk().keepWhite('  Kiln room ');
+    desk().setWhite({ kelvin: 3000, tint: 4 });
+    desk().keepWhite('Kiln room');
+    desk().keepWhite('   ');
+    expect(desk().whites).toEqual([{ name: 'Kiln room', kelvin: 3000, tint: 4 }]);
+    expect(soundParts({ whites: desk().whites })).toEqual({ whites: desk().whites });
+    for (let i = 0; i < 12; i++) desk().keepWhite(`white ${i}`);
+    expect(desk().whites).toHaveLength(12);
+    expect(desk().notice).toMatch(/12 whites are kept/);
+    desk().forgetWhite('Kiln room');
+    expect(desk().whites.some(({ name }) => name === 'Kiln room')).toBe(false);
+  });
+
+  it('a ring stays inside of the picture and of a sensible size, and is in the order', () => {
+    desk().setRing({ at: { x: -1, y: 2 }, radius: 9 });
+    expect(desk().ring).toEqual({ at: { x: 0, y: 1 }, radius: 0.2 });
+    expect(orderOf(desk(), RUNNING).ring).toEqual(desk().ring);
+    desk().setRing(null);
+    expect(orderOf(desk(), RUNNING).ring).toBeNull();
+  });
+
+  it('of a desk from before white had a tint has none', () => {
+    const part = { set_white: { auto: false, exact: 5300 } };
+    expect(soundParts(part)).toEqual({ set_white: { auto: false, exact: 5300, tint: 0 } });
   });
 });
 
@@ -363,6 +426,10 @@ describe('a kept desk', () => {
     const back = soundParts({ ...kept, ...bad });
     expect(back).not.toHaveProperty(Object.keys(bad)[0]!);
     expect(back.scope).toBe(kept.scope);
+  });
+  it('with a pattern that has another name by now keeps it under that', () => {
+    const old = { ...meter, pattern: 'evaluative' };
+    expect(soundParts({ set_meter: old })).toEqual({ set_meter: { ...meter, pattern: 'whole' } });
   });
   it('of the first version comes back in parts, as far as it had them', () => {
     const iso = { auto: false, exact: 400 };

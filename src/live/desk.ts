@@ -6,11 +6,13 @@ import { exposureSlice } from './exposure-slice';
 import { meterSlice } from './meter-slice';
 import { pageSlice } from './page-slice';
 import { settingsSlice } from './settings-slice';
+import { whiteSlice } from './white-slice';
 
 export const useDesk = create<Desk>()((set, get) => ({
   ...settingsSlice(set, get),
   ...exposureSlice(set, get),
   ...meterSlice(set, get),
+  ...whiteSlice(set, get),
   ...checkSlice(set, get),
   ...pageSlice(set, get),
   restore: (kept) => set(kept),

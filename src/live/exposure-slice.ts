@@ -1,12 +1,13 @@
 // The faders of exposure and focus; brightness held, taken over from a reading, or traded one setting for another.
 import { carrierOf, isAllManual, ON_METER_EV, totalCompensation } from '../core/exposure/automatic';
-import { ev100RightFor, SETTING_IDS } from '../core/exposure/settings';
+import { ev100RightFor, SETTING_IDS, type SettingId } from '../core/exposure/settings';
 import { patternOf } from '../core/meter/read';
+import { SETTINGS } from '../core/setting/settings';
 import { initialValues } from '../core/setting/values';
 import { ISO_LADDER, nearestStep, SHUTTER_LADDER } from '../core/units/ladders';
-import { hasIris } from './camera';
+import { hasIris, opticWith } from './camera';
 import { givingWay, exactOf, heldBy, meteredBy, unlessTrading, withStep } from './desk-controls';
-import { LADDERS, settingOf, type ExposureSlice } from './desk-state';
+import { LADDERS, settingOf, type ExposureSlice, type FaderId } from './desk-state';
 import { exposureOf, latestReport } from './report';
 import type { Slice } from './slice';
 
@@ -15,9 +16,13 @@ export const exposureSlice: Slice<ExposureSlice> = (set, get) => ({
   trade: null,
 
   set: (fader, index) =>
-    set(({ settings, trade }) => {
-      const moved = withStep(settings, fader, index);
-      if (!trade || fader === 'compensation' || fader === 'focus') return { settings: moved };
+    set(({ settings, trade, optic }) => {
+      const { name, can } = opticWith(optic);
+      const key = settingOf(fader);
+      if (can[key] === undefined && key !== 'aperture')
+        return { notice: `${name} has no ${SETTINGS[key].name.toLowerCase()} to set.` };
+      const moved = withStep(settings, fader, index, latestReport());
+      if (!trade || !isExposure(fader)) return { settings: moved };
       // What is moved does not give way: when it is the one that did, the two change places.
       const next = { gives: fader === trade.gives ? trade.with : trade.gives, with: fader };
       return { settings: { ...moved, ...givingWay(moved, next.gives) }, trade: next };
@@ -25,19 +30,20 @@ export const exposureSlice: Slice<ExposureSlice> = (set, get) => ({
   setAutomatic: (fader) =>
     set(({ settings, trade, lock }) => {
       if (fader === 'compensation') return { settings: { ...settings, compensationEv: 0 } };
+      if (fader === 'zoom') return { settings: { ...settings, zoom: 1 } };
       const key = settingOf(fader) as 'shutter';
       const next = { settings: { ...settings, [key]: { ...settings[key], auto: true } } };
       // A second setting that moves by itself ends the trading of two.
-      return trade && fader !== trade.gives && fader !== 'focus'
+      return trade && fader !== trade.gives && isExposure(fader)
         ? { ...next, trade: null, lock: unlessTrading(lock, trade) }
         : next;
     }),
   // A lock is opened on purpose only: it stays.
   setAllAutomatic: () =>
     set(({ settings, lock, trade }) => {
-      const { shutter, iso, aperture, focus, compensationEv } = initialValues();
+      const { shutter, iso, aperture, focus, white, compensationEv } = initialValues();
       return {
-        settings: { ...settings, shutter, iso, aperture, focus, compensationEv },
+        settings: { ...settings, shutter, iso, aperture, focus, white, compensationEv },
         trade: null,
         lock: unlessTrading(lock, trade),
       };
@@ -59,6 +65,8 @@ export const exposureSlice: Slice<ExposureSlice> = (set, get) => ({
           settings: trade ? { ...settings, ...heldBy(desk, report) } : settings,
         };
       if (!report || !Number.isFinite(report.reading.ev100)) return {};
+      const { name, can } = opticWith(optic);
+      if (!can.shutter && !can.iso) return { notice: `${name} does not let its exposure be held.` };
       const exposure = exposureOf(report);
       // What stands is what is held: settings on the meter are locked as they are, to the click.
       const automatic = !isAllManual(settings, hasIris(optic));
@@ -114,3 +122,7 @@ export const exposureSlice: Slice<ExposureSlice> = (set, get) => ({
       lock: unlessTrading(lock, trade),
     })),
 });
+
+function isExposure(fader: FaderId): fader is SettingId {
+  return (SETTING_IDS as readonly string[]).includes(fader);
+}

@@ -2,7 +2,7 @@
 import type { Order } from '../camera/order';
 import type { Camera } from '../camera/port';
 import type { Report } from '../camera/report';
-import { bodyWith, cameraWith, simulated } from './camera';
+import { bodiesChanged, bodyWith, cameraWith, simulated } from './camera';
 import { useDesk } from './desk';
 import { orderOf } from './desk-controls';
 import { useReport } from './report';
@@ -81,6 +81,7 @@ export async function openFinder(
         if (status.kind === 'failed') setCamera({ kind: 'failed', message: status.message, what: 'view' });
         else if (useDesk.getState().camera.kind === 'failed') setCamera({ kind: 'starting' });
       } else if (event.kind === 'note') setNotice(event.message);
+      else if (event.kind === 'bodies') bodiesChanged(() => useDesk.getState().setOptic(event.optic));
       else {
         live = false;
         // Nothing is said of what nobody sees any more.

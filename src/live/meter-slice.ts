@@ -45,4 +45,10 @@ export const meterSlice: Slice<MeterSlice> = (set, get) => ({
   },
   setHand: (hand) => set({ hand: hand && { x: clamp(hand.x), y: clamp(hand.y) } }),
   setReceptor: (receptor) => set({ receptor }),
+  calibrations: {},
+  calibrate: (calibration) =>
+    set(({ optic, calibrations }) => {
+      const { [optic]: _, ...others } = calibrations;
+      return { calibrations: calibration ? { ...others, [optic]: calibration } : others };
+    }),
 });

@@ -3,10 +3,13 @@ import type { PageSlice } from './desk-state';
 import type { Slice } from './slice';
 
 export const pageSlice: Slice<PageSlice> = (set) => ({
-  wants: { equivalents: null, weights: false, disagreement: false },
+  wants: { equivalents: null, weights: false, disagreement: false, picture: false },
   notice: null,
   cleared: false,
+  guide: false,
+  guided: false,
   theme: 'studio',
+  thumb: 'right',
   scope: 'raw',
   orientation: 'portrait',
   camera: { kind: 'starting' },
@@ -15,7 +18,10 @@ export const pageSlice: Slice<PageSlice> = (set) => ({
   setWants: (wants) => set((desk) => ({ wants: { ...desk.wants, ...wants } })),
   setNotice: (notice) => set({ notice }),
   clear: (cleared) => set({ cleared }),
+  // They count as seen once they were put away.
+  showGuide: (guide) => set(({ guided }) => ({ guide, guided: guided || !guide })),
   setTheme: (theme) => set({ theme }),
+  setThumb: (thumb) => set({ thumb }),
   toggleScope: () => set(({ scope }) => ({ scope: scope === 'raw' ? 'picture' : 'raw' })),
   setOrientation: (orientation) => set({ orientation }),
   setCamera: (camera) => set({ camera }),

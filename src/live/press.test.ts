@@ -127,6 +127,23 @@ describe('a press', () => {
     expect(taken[0]).toMatchObject({ answers: 3, shots: [{ settings: { shutterS: 1 / 32 } }] });
   });
 
+  it('says why the camera died when that happens while it waits, and is free again', async () => {
+    const taken = giving();
+    mockSeq = 3;
+    const done = press();
+    await new Promise(setImmediate);
+    useDesk.getState().setCamera({ kind: 'failed', message: 'It was pulled out', what: 'finder' });
+    await done;
+    expect([state(), taken]).toEqual([
+      { kind: 'failed', message: expect.stringContaining('It was pulled out') },
+      [],
+    ]);
+    useDesk.getState().setCamera({ kind: 'live' });
+    mockSeq = 1;
+    await press();
+    expect(taken).toHaveLength(1);
+  });
+
   it('keeps a frame that the store refuses until it is saved or let go, over other presses', async () => {
     refused();
     giving(1);

@@ -2,8 +2,11 @@
 // does nothing; cancel ends it.
 import type { Report } from '../camera/report';
 import type { Sequence, TakenFrame } from '../camera/port';
-import { forecastFigures } from '../core/frame/record';
+import { forecastFigures, type Format } from '../core/frame/record';
+import { meteredEv100 } from '../core/meter/read';
+import type { SettingValues } from '../core/setting/settings';
 import { settingsOf } from '../core/setting/values';
+import { isUnknown } from '../core/units/known';
 import { rollChanged } from '../library/roll';
 import { framesLeft, noteRefusal } from '../library/room';
 import { rollKeeper } from '../library/staff';
@@ -11,8 +14,9 @@ import { frameId } from '../vault/frame-id';
 import { STORE_IS_FULL } from '../workers/save-outcome';
 import { bodyWith, cameraWith, opticWith } from './camera';
 import { useDesk } from './desk';
+import type { CameraState } from './desk-state';
 import { sendOrder } from './feed';
-import { exposureOf, rawOf, reportAnswering } from './report';
+import { rawOf, reportAnswering } from './report';
 import { MOST_UNSAVED, useUnsaved } from './unsaved';
 
 /** Longer than this the release does not wait for the finder to show what is set. */
@@ -45,7 +49,7 @@ export async function press(hardness = 0.3): Promise<void> {
     }
     await countDown(settings.delayS, signal);
     setCapture({ kind: 'busy', stage: 'answer', share: 0 });
-    const report = await reportAnswering(sendOrder(), ANSWER_MS, signal);
+    const report = await unlessItDies(reportAnswering(sendOrder(), ANSWER_MS, signal));
     setCapture({ kind: 'busy', stage: 'expose', share: 0 });
     const sequence = sequenceOf(report, hardness);
     for await (const event of cameraWith(report.optic).take(sequence, signal)) {
@@ -61,28 +65,37 @@ export async function press(hardness = 0.3): Promise<void> {
   }
 }
 
-/** What the person saw, as a sequence of one shot. @throws Error where the camera does not know what it exposes with */
+/** What the finder answers, or what its camera says when it dies first. */
+function unlessItDies<T>(answer: Promise<T>): Promise<T> {
+  return new Promise((resolve, reject) => {
+    const look = ({ camera }: { camera: CameraState }) => {
+      if (camera.kind === 'failed') reject(new Error(camera.message));
+    };
+    const stop = useDesk.subscribe(look);
+    look(useDesk.getState());
+    answer.then(resolve, reject).finally(stop);
+  });
+}
+
+/** What the person saw, as a sequence of one shot. */
 function sequenceOf(report: Report, hardness: number): Sequence {
   const { settings: set, orientation } = useDesk.getState();
-  const exposure = exposureOf(report);
-  if (!exposure) throw new Error('the camera does not tell its exposure');
   const raw = rawOf(report);
   const timeMs = Date.now();
   const random = crypto.getRandomValues(new Uint8Array(14));
-  const { ev100 } = report.reading;
   const { delayS } = set;
   return {
     answers: report.seq,
     optic: report.optic,
-    files: ['dng'],
+    files: filesOf(report.optic, set),
     shots: [
       {
-        settings: exposure.settings,
+        settings: isUnknown(report.exposure) ? report.exposure : report.exposure.settings,
         orientation,
         focusM: report.focusM,
         facts: {
           set: settingsOf(set, opticWith(report.optic)),
-          meteredEv100: Number.isFinite(ev100) ? ev100 : null,
+          meteredEv100: meteredEv100(report.reading, report.relative),
           uniqueId: frameId(timeMs, random),
         },
         colour: raw?.colour,
@@ -96,6 +109,12 @@ function sequenceOf(report: Report, hardness: number): Sequence {
       },
     ],
   };
+}
+
+/** Raw where the body has it; else the picture, and a linear file beside it when the person wants one. */
+function filesOf(optic: string, { pictures }: SettingValues): readonly Format[] {
+  if (bodyWith(optic).evidence === 'raw') return ['dng'];
+  return pictures > 0 ? ['jpeg', 'dng'] : ['jpeg'];
 }
 
 /** Gives a frame to the roll; one that cannot be saved waits in the page. */

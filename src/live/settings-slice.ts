@@ -41,9 +41,23 @@ export const settingsSlice: Slice<SettingsSlice> = (set, get) => ({
     const to = nearestOptic(wanted, from);
     const { focus, aperture } = to.can;
     const tooNear = focus !== undefined && !settings.focus.auto && settings.focus.exact < focus.low;
-    const ends = trade && (trade.gives === 'aperture' || trade.with === 'aperture');
+    const picture = wanted.evidence === 'picture';
+    // Trading holds brightness by what raw is exposed with.
+    const ends = trade && (picture || trade.gives === 'aperture' || trade.with === 'aperture');
+    if (picture) {
+      set({
+        optic: to.id,
+        scope: 'picture',
+        trade: null,
+        lock: null,
+        notice: `${wanted.name}: a finished picture, no raw; ${lock && !trade ? 'the lock is released; ' : ''}your settings stay.`,
+      });
+      return;
+    }
     const said = [
-      `${wanted.name}, ${mm(from.equivalentMm)} becomes ${mm(to.equivalentMm)}`,
+      typeof from.equivalentMm === 'number'
+        ? `${wanted.name}, ${from.equivalentMm} mm becomes ${mm(to.equivalentMm)}`
+        : `${wanted.name}, ${mm(to.equivalentMm)}`,
       aperture
         ? `aperture ${SETTINGS.aperture.words(settings.aperture)} (${stepOf(APERTURE_LADDER, aperture.low).label}–${stepOf(APERTURE_LADDER, aperture.high).label})`
         : known(to.apertureN) !== undefined && `aperture fixed at f/${known(to.apertureN)}`,
@@ -59,6 +73,7 @@ export const settingsSlice: Slice<SettingsSlice> = (set, get) => ({
         : null;
     set({
       optic: to.id,
+      ...(bodyWith(optic).evidence === 'picture' && { scope: 'raw' as const, lock: null }),
       settings: {
         ...settings,
         ...held,

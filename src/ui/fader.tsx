@@ -2,9 +2,10 @@
 // is relative: the cap follows the thumb from wherever the thumb began.
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
+import { GestureDetector } from 'react-native-gesture-handler';
 import Svg, { Line, Path, Rect } from 'react-native-svg';
-import { colour, radius } from './theme';
-import { useDrag } from './use-drag';
+import { colour, radius, touch } from './theme';
+import { useTouch } from './use-touch';
 
 export interface FaderMark {
   readonly index: number;
@@ -57,7 +58,7 @@ export function Fader({
     asked.current = held;
     onIndex(held);
   };
-  useDrag(ref, {
+  const touches = useTouch(ref, {
     onStart: () => {
       from.current = index;
     },
@@ -79,66 +80,68 @@ export function Fader({
     return CAP_HEIGHT / 2 + 2 + room * (1 - i / (count - 1));
   };
   const middle = width / 2;
-  const capWidth = Math.min(64, width - 28);
+  const capWidth = Math.min(64, width - 26);
   return (
-    <View
-      ref={ref}
-      role="slider"
-      tabIndex={0}
-      aria-label={name}
-      aria-orientation="vertical"
-      aria-valuemin={0}
-      aria-valuemax={count - 1}
-      aria-valuenow={index}
-      aria-valuetext={`${valueText}, ${auto ? 'automatic' : 'set by hand'}${marks.map((m) => `, ${m.says}`).join('')}`}
-      testID={testID}
-      style={styles.track}
-      onLayout={(e: LayoutChangeEvent) => setSize(e.nativeEvent.layout)}
-    >
-      {width > 0 && (
-        <Svg width={width} height={height} style={styles.svg}>
-          {ticks(count, longEvery).map((i) => {
-            const half = i % longEvery === 0 ? capWidth * 0.36 : capWidth * 0.2;
-            return (
-              <Line
-                key={i}
-                x1={middle - half}
-                x2={middle + half}
-                y1={y(i)}
-                y2={y(i)}
-                stroke={colour.line}
-                strokeWidth={1}
+    <GestureDetector gesture={touches}>
+      <View
+        ref={ref}
+        role="slider"
+        tabIndex={0}
+        aria-label={name}
+        aria-orientation="vertical"
+        aria-valuemin={0}
+        aria-valuemax={count - 1}
+        aria-valuenow={index}
+        aria-valuetext={`${valueText}, ${auto ? 'automatic' : 'set by hand'}${marks.map((m) => `, ${m.says}`).join('')}`}
+        testID={testID}
+        style={styles.track}
+        onLayout={(e: LayoutChangeEvent) => setSize(e.nativeEvent.layout)}
+      >
+        {width > 0 && (
+          <Svg width={width} height={height} style={styles.svg}>
+            {ticks(count, longEvery).map((i) => {
+              const half = i % longEvery === 0 ? capWidth * 0.36 : capWidth * 0.2;
+              return (
+                <Line
+                  key={i}
+                  x1={middle - half}
+                  x2={middle + half}
+                  y1={y(i)}
+                  y2={y(i)}
+                  stroke={colour.line}
+                  strokeWidth={1}
+                />
+              );
+            })}
+            {marks.map((mark) => (
+              <Path
+                key={mark.says}
+                d={`M${width - 4} ${y(mark.index) - 5} l-8 5 l8 5 z`}
+                fill={mark.kind === 'good' ? colour.good : colour.warn}
               />
-            );
-          })}
-          {marks.map((mark) => (
-            <Path
-              key={mark.says}
-              d={`M${width - 4} ${y(mark.index) - 5} l-8 5 l8 5 z`}
-              fill={mark.kind === 'good' ? colour.good : colour.warn}
+            ))}
+            <Rect
+              x={middle - capWidth / 2}
+              y={y(index) - CAP_HEIGHT / 2}
+              width={capWidth}
+              height={CAP_HEIGHT}
+              rx={5}
+              fill={auto ? colour.panel : colour.primary}
+              stroke={auto ? colour.quiet : colour.accent}
+              strokeWidth={1.5}
             />
-          ))}
-          <Rect
-            x={middle - capWidth / 2}
-            y={y(index) - CAP_HEIGHT / 2}
-            width={capWidth}
-            height={CAP_HEIGHT}
-            rx={5}
-            fill={auto ? colour.panel : colour.primary}
-            stroke={auto ? colour.quiet : colour.accent}
-            strokeWidth={1.5}
-          />
-          <Line
-            x1={middle - capWidth * 0.38}
-            x2={middle + capWidth * 0.38}
-            y1={y(index)}
-            y2={y(index)}
-            stroke={auto ? colour.quiet : colour.onPrimary}
-            strokeWidth={2}
-          />
-        </Svg>
-      )}
-    </View>
+            <Line
+              x1={middle - capWidth * 0.38}
+              x2={middle + capWidth * 0.38}
+              y1={y(index)}
+              y2={y(index)}
+              stroke={auto ? colour.quiet : colour.onPrimary}
+              strokeWidth={2}
+            />
+          </Svg>
+        )}
+      </View>
+    </GestureDetector>
   );
 }
 
@@ -158,6 +161,6 @@ function ticks(count: number, longEvery: number): number[] {
 }
 
 const styles = StyleSheet.create({
-  track: { flex: 1, minHeight: 72, borderRadius: radius, cursor: 'pointer' },
+  track: { flex: 1, minHeight: touch, borderRadius: radius, cursor: 'pointer' },
   svg: { pointerEvents: 'none' },
 });

@@ -68,7 +68,7 @@ export function Segmented<Id extends string | number>({
             testID={`${testID}-${choice.id}`}
             style={({ pressed }) => [
               styles.choice,
-              columns ? { flexBasis: `${Math.floor(100 / columns) - 2}%` } : null,
+              columns ? { minWidth: `${Math.floor(100 / columns) - 2}%` } : null,
               on && styles.on,
               pressed && styles.pressed,
             ]}

@@ -19,7 +19,7 @@ export function Stepper({
     <View style={styles.box} role="group" aria-label={`${name}: ${value}`} testID={testID}>
       <Button label="−" name={`− ${name}`} onPress={() => onStep(-1)} testID={`${testID}-less`} />
       <View style={styles.middle}>
-        <Words kind="label" quiet numberOfLines={1}>
+        <Words kind="label" quiet style={styles.words}>
           {name}
         </Words>
         <Words testID={`${testID}-words`}>{value}</Words>
@@ -42,4 +42,5 @@ const styles = StyleSheet.create({
     gap: space.half,
   },
   middle: { flex: 1, alignItems: 'center' },
+  words: { textAlign: 'center' },
 });

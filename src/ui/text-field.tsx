@@ -1,6 +1,6 @@
 // A line of text to type, with its name above and what is wrong with it below.
 import { StyleSheet, TextInput, View } from 'react-native';
-import { colour, font, radius, space, touch } from './theme';
+import { colour, font, radius, rem, space, touch } from './theme';
 import { Words } from './words';
 
 export function TextField({
@@ -58,7 +58,7 @@ const styles = StyleSheet.create({
     backgroundColor: colour.page,
     color: colour.text,
     fontFamily: font.medium,
-    fontSize: 16,
+    fontSize: rem(16),
     paddingHorizontal: space.one + space.half,
   },
   bad: { borderColor: colour.warn },

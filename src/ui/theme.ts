@@ -122,6 +122,23 @@ export function strokeOf(theme: ThemeId): number {
   return MANNERS[theme].stroke;
 }
 
+/** Where the person forces colours, tokens stand for the system's own; what its ground alone would tell is told by a line. */
+const FORCED = `@media (forced-colors: active) {
+  :root {
+    ${['page', 'panel', 'raised', 'chip', 'held', 'ground', 'onPrimary', 'halo'].map((t) => `--${t}: Canvas !important;`).join(' ')}
+    ${['text', 'quiet', 'line', 'mark', 'release', 'floor', 'good', 'warn', 'clip'].map((t) => `--${t}: CanvasText !important;`).join(' ')}
+    ${['accent', 'primary', 'ring', 'chosen'].map((t) => `--${t}: Highlight !important;`).join(' ')}
+  }
+  [role=button], [role=switch], [role=radio], [role=slider], [role=dialog] { border: 1px solid ButtonBorder !important; }
+  [aria-checked=true], [aria-pressed=true] { outline: 3px solid Highlight; outline-offset: -3px; }
+}`;
+
+/** True while the person forces colours on all pages: drawings then follow the system's ground. */
+export function drawnTheme(theme: ThemeId): ThemeId {
+  if (!matchMedia('(forced-colors: active)').matches) return theme;
+  return matchMedia('(prefers-color-scheme: dark)').matches ? 'studio' : 'sun';
+}
+
 /** Luminance into red alone, and dimmed: what a picture is seen through in the dark. */
 const NIGHT_FILTER = `<svg width="0" height="0" style="position:absolute" aria-hidden="true"><filter id="velmo-night" color-interpolation-filters="sRGB"><feColorMatrix values="0.11 0.36 0.04 0 0 0 0 0 0 0 0 0 0 0 0 0 0 0 1 0"/></filter></svg>`;
 
@@ -138,8 +155,10 @@ export function applyTheme(theme: ThemeId): void {
   if (document.getElementById('velmo-themes')) return;
   const style = document.createElement('style');
   style.id = 'velmo-themes';
-  // Images are drawn as backgrounds of what stands for them.
-  style.textContent = 'canvas, img, [style*="background-image"] { filter: var(--picture, none); }';
+  // Images are drawn as backgrounds of what stands for them; scopes are drawn in the theme's own colours.
+  style.textContent =
+    'canvas:not([data-scope]), img, [style*="background-image"] { filter: var(--picture, none); }';
+  style.textContent += FORCED;
   document.head.appendChild(style);
   document.body.insertAdjacentHTML('beforeend', NIGHT_FILTER);
 }
@@ -148,6 +167,11 @@ export const font = {
   medium: 'BarlowSemiCondensed_500Medium',
   semibold: 'BarlowSemiCondensed_600SemiBold',
 } as const;
+
+/** A size of text that grows with what the person set for all pages: pixels at the usual setting. */
+export function rem(pixels: number): number {
+  return `${pixels / 16}rem` as unknown as number;
+}
 
 /** 8-px grid. */
 export const space = { half: 4, one: 8, two: 16, three: 24 } as const;

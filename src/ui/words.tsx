@@ -1,6 +1,6 @@
 // Text in the house's type: one size for labels, one for values, figures that do not jump.
 import { StyleSheet, Text, type TextProps } from 'react-native';
-import { colour, font } from './theme';
+import { colour, font, rem } from './theme';
 
 type Kind = 'label' | 'body' | 'value' | 'title';
 
@@ -15,9 +15,9 @@ export function Words({
 
 const styles = StyleSheet.create({
   base: { color: colour.text, fontFamily: font.medium, fontVariant: ['tabular-nums'] },
-  label: { fontSize: 12, lineHeight: 16 },
-  body: { fontSize: 14, lineHeight: 20 },
-  value: { fontSize: 20, lineHeight: 24, fontFamily: font.semibold },
-  title: { fontSize: 20, lineHeight: 28, fontFamily: font.semibold },
+  label: { fontSize: rem(12), lineHeight: rem(16) },
+  body: { fontSize: rem(14), lineHeight: rem(20) },
+  value: { fontSize: rem(20), lineHeight: rem(22), fontFamily: font.semibold },
+  title: { fontSize: rem(20), lineHeight: rem(28), fontFamily: font.semibold },
   quiet: { color: colour.quiet },
 });

@@ -1,6 +1,6 @@
 // Reading the roll: what is in the sheet, thumbnails, files. Whoever reads changes nothing.
 import { toUint8Array } from 'js-base64';
-import { broughtForward, type Format, type FrameRecord } from '../core/frame/record';
+import { broughtForward, FORMATS, type Format, type FrameRecord } from '../core/frame/record';
 import { fromByteString } from './byte-string';
 import { BASE64_FILE, fileKey, idsOf, RECORD, rollStore, THUMBNAIL, TRASH, type Store } from './store';
 
@@ -21,10 +21,12 @@ export interface RollReader {
   thumbnails(ids: readonly string[]): Promise<Record<string, string | null>>;
   /** A file of a frame. @throws Error when it is not there */
   file(id: string, format: Format): Promise<Uint8Array>;
+  /** All files that are stored of a frame, whatever its record says. */
+  files(id: string): Promise<{ format: Format; bytes: Uint8Array }[]>;
 }
 
 export function rollReader(store: Store = rollStore()): RollReader {
-  return {
+  const reader: RollReader = {
     list: async () => {
       const all = await store.getAllKeys();
       const deleted = new Set(idsOf(all, TRASH));
@@ -54,7 +56,16 @@ export function rollReader(store: Store = rollStore()): RollReader {
       if (older === null) throw new Error('The file of this frame is not in the store');
       return toUint8Array(older);
     },
+
+    files: async (id) => {
+      const keys = new Set(await store.getAllKeys());
+      const there = FORMATS.filter(
+        (format) => keys.has(fileKey(id, format)) || (format === 'dng' && keys.has(BASE64_FILE + id)),
+      );
+      return Promise.all(there.map(async (format) => ({ format, bytes: await reader.file(id, format) })));
+    },
   };
+  return reader;
 }
 
 function parse(text: string | null | undefined, isRecord: IsRecord): FrameRecord | undefined {

@@ -105,6 +105,23 @@ describe('the vault', () => {
     expect(kept.has(`file:${old.id}.dng`)).toBe(true);
   });
 
+  it('gives a frame another white and its thumbnail, takes it back, and leaves its files alone', async () => {
+    const { store, kept } = memoryStore();
+    const vault = openRoll(store);
+    const r = record(1);
+    await vault.putFiles(r.id, dng(1, 2), Uint8Array.of(9));
+    await vault.putRecord(r);
+    const file = kept.get(`file:${r.id}.dng`);
+    const white = { kelvin: 4200, tint: -3 };
+    expect(await vault.putWhite(r.id, white, 'data:image/jpeg;base64,AA==')).toBe(true);
+    expect((await vault.list()).frames).toEqual([{ ...r, rewhite: white }]);
+    expect((await vault.thumbnails([r.id]))[r.id]).toBe('data:image/jpeg;base64,AA==');
+    await vault.putWhite(r.id, null, 'data:image/jpeg;base64,AQ==');
+    expect((await vault.list()).frames).toEqual([r]);
+    expect(kept.get(`file:${r.id}.dng`)).toBe(file);
+    expect(await vault.putWhite('0'.repeat(32), white, 'x')).toBe(false);
+  });
+
   it('takes a record that was made again from its file, and no other', async () => {
     const { store } = memoryStore();
     const vault = openRoll(store);
@@ -225,6 +242,15 @@ describe('a record of an earlier version', () => {
     const forward = broughtForward({ ...first, version: 1 });
     expect(isRecord(forward)).toBe(true);
     expect(forward).toMatchObject({ made: { lensId: 'wide', outside: { support: 'hand' } }, set: {} });
+  });
+  it('with a pattern that has another name by now keeps it under that, in any version', () => {
+    const forward = broughtForward({ ...flat, pattern: 'evaluative' });
+    expect(forward).toMatchObject({ metered: { pattern: 'whole' } });
+    const third = JSON.parse(JSON.stringify(forward).replaceAll('"whole"', '"evaluative"')) as object;
+    const set = { meter: { pattern: 'evaluative', spotShare: 0.01, burnShare: 0.001 } };
+    const again = broughtForward({ ...third, set });
+    expect(again).toMatchObject({ metered: { pattern: 'whole' }, set: { meter: { pattern: 'whole' } } });
+    expect(isRecord(again)).toBe(true);
   });
   it('is read from the store, with its file in base64', async () => {
     const { store, kept } = memoryStore();

@@ -1,6 +1,7 @@
 // Writing the roll. A frame's files come first, its record last and only after they were read back, so a frame is either whole or not in
 // the sheet at all. Only the roll's worker writes.
 import { fromUint8Array } from 'js-base64';
+import type { WhitePoint } from '../core/colour/temperature';
 import type { Format, FrameRecord } from '../core/frame/record';
 import { toByteString } from './byte-string';
 import { timeOfId } from './frame-id';
@@ -35,6 +36,10 @@ export interface RollWriter {
   putRecord(record: FrameRecord): Promise<void>;
   /** A record made again from a stored file. Returns false, and writes nothing, when it is none or another frame's. */
   putFoundRecord(id: string, record: unknown): Promise<boolean>;
+  /**
+   * Another white for a frame, or with null the one it was taken with, and the thumbnail that goes with it. Returns false when the frame is gone.
+   */
+  putWhite(id: string, white: WhitePoint | null, thumbnail: string): Promise<boolean>;
   /** Records and thumbnails of frames whose files are served. Those already known, or once deleted, are passed over. */
   adopt(entries: readonly { record: FrameRecord; thumbnail: string }[]): Promise<number>;
   /** Takes frames out of the sheet; everything of them stays until they are purged or swept. */
@@ -66,6 +71,15 @@ export function rollWriter(isRecord: IsRecord, store: Store = rollStore()): Roll
     putFoundRecord: async (id, record) => {
       if (!isRecord(record) || record.id !== id) return false;
       await store.setItem(RECORD + id, JSON.stringify(record));
+      return true;
+    },
+
+    putWhite: async (id, white, thumbnail) => {
+      const text = await store.getItem(RECORD + id);
+      if (text === null) return false;
+      const { rewhite: _, ...record } = JSON.parse(text) as FrameRecord;
+      const next = white ? { ...record, rewhite: white } : record;
+      await store.setMany({ [RECORD + id]: JSON.stringify(next), [THUMBNAIL + id]: thumbnail });
       return true;
     },
 

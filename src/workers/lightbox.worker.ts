@@ -1,24 +1,29 @@
 // The lightbox: opens files, develops them, and holds a few of them open at once.
 import * as Comlink from 'comlink';
+import { colourOfWhite } from '../core/colour/camera';
+import type { WhitePoint } from '../core/colour/temperature';
 import { reportOf, type CheckReport } from '../core/dng/check';
 import { rawFrameOf } from '../core/dng/file-frame';
 import { readDng } from '../core/dng/read';
+import { withWhite } from '../core/dng/rewhite';
 import { digestOf } from '../core/frame/digest';
 import type { FileEntry, FrameRecord } from '../core/frame/record';
-import { developerFor, developReduced, developRegion, type Region } from '../core/raw/develop';
-import { countSites } from '../core/raw/statistics';
+import { pictureOfRegion, pictureReduced } from '../core/raw/develop-image';
+import { seenSize, type Rectangle } from '../core/raw/shown';
+import { countImage } from '../core/raw/statistics';
 import { pictureHistogram, type PictureHistogram } from '../core/scopes/picture-histogram';
 import { stopline, type Stopline } from '../core/scopes/stopline';
-import type { RawImage } from '../core/sensor/raw-frame';
+import type { LinearImage } from '../core/sensor/rgb-image';
 import { isUnknown } from '../core/units/known';
 import { rollReader } from '../vault/reader';
 import { watched } from './alive';
+import { encodeJpeg } from './encode-jpeg';
 import { fetchWhole } from './fetch-whole';
 
 export interface OpenedFile {
-  readonly check: CheckReport;
-  readonly stopline: Stopline;
-  /** False when the file is not the one that was saved: its hash differs. null where no hash was kept. */
+  /** Of its linear numbers, raw or made from a picture; null for a frame that is a picture only. */
+  readonly linear: { readonly check: CheckReport; readonly stopline: Stopline } | null;
+  /** False when a file is not the one that was saved: its hash differs. null where no hash was kept. */
   readonly asSaved: boolean | null;
 }
 
@@ -27,57 +32,101 @@ export interface FitPicture {
   readonly histogram: PictureHistogram;
 }
 
+/** A finished picture, decoded by the browser and turned as its Exif asks. */
+interface Decoded {
+  readonly layout: 'picture';
+  readonly bitmap: ImageBitmap;
+}
+
+type OpenFrame = LinearImage | Decoded;
+
 /** Numbers of all open frames together, at most: a frame of 12 MP has 12 million, of two bytes each. */
 const MOST_SAMPLES = 50_000_000;
 
+/** Long side of a thumbnail, pixels. */
+const THUMBNAIL_SIDE = 320;
+
 const reader = rollReader();
 /** The one used last comes last. */
-const open = new Map<string, RawImage>();
+const open = new Map<string, OpenFrame>();
 
 const api = {
   ...watched(),
 
-  /** Opens a frame's file. @throws DngError when it is broken, Error when it is not there */
+  /** Opens a frame's files. What is shown is its finished picture, where it has one. @throws DngError when one is broken, Error when one is not there */
   async open({ id, files, place }: Pick<FrameRecord, 'id' | 'files' | 'place'>): Promise<OpenedFile> {
-    const entry = files.find(({ format }) => format === 'dng');
-    if (!entry) throw new Error('This frame has no raw file');
-    const bytes = await bytesOf(id, entry, place);
-    const raw = readDng(bytes);
-    const frame = rawFrameOf(raw);
-    keep(id, frame);
-    return {
-      check: reportOf(raw),
-      stopline: stopline(countSites(frame)),
-      asSaved: isUnknown(entry.sha256) ? null : (await digestOf(bytes)) === entry.sha256,
-    };
+    let linear: OpenedFile['linear'] = null;
+    let shown: OpenFrame | undefined;
+    const asSaved: (boolean | null)[] = [];
+    for (const entry of files) {
+      const bytes = await bytesOf(id, entry, place);
+      asSaved.push(isUnknown(entry.sha256) ? null : (await digestOf(bytes)) === entry.sha256);
+      if (entry.format === 'dng') {
+        const raw = readDng(bytes);
+        const image = rawFrameOf(raw);
+        linear = { check: reportOf(raw), stopline: stopline(countImage(image)) };
+        shown ??= image;
+      } else {
+        shown = { layout: 'picture', bitmap: await decoded(bytes) };
+      }
+    }
+    if (!shown) throw new Error('This frame has no file that can be shown');
+    keep(id, shown);
+    return { linear, asSaved: asSaved.includes(false) ? false : asSaved.includes(null) ? null : true };
   },
 
-  /** An open frame, developed to fit into width × height. */
-  async fit(id: string, width: number, height: number): Promise<FitPicture> {
-    const frame = frameOf(id);
-    const scale = Math.min(width / frame.width, height / frame.height, 0.5);
+  /** An open frame, developed to fit into width × height. @param white another than its file's; null for that */
+  async fit(id: string, width: number, height: number, white: WhitePoint | null): Promise<FitPicture> {
+    const frame = whitened(id, white);
+    const whole = frame.layout === 'picture' ? frame.bitmap : seenSize(frame);
+    // A mosaic's cell is the least that a pixel can stand for.
+    const most = frame.layout === 'cfa' ? 0.5 : 1;
+    const scale = Math.min(width / whole.width, height / whole.height, most);
     const size = {
-      width: Math.max(1, Math.round(frame.width * scale)),
-      height: Math.max(1, Math.round(frame.height * scale)),
+      width: Math.max(1, Math.round(whole.width * scale)),
+      height: Math.max(1, Math.round(whole.height * scale)),
     };
-    const rgba = developReduced(frame, size.width, size.height) as Uint8ClampedArray<ArrayBuffer>;
+    const rgba =
+      frame.layout === 'picture'
+        ? drawn(frame.bitmap, { x: 0, y: 0, width: whole.width, height: whole.height }, size)
+        : pictureReduced(frame, size.width, size.height);
     const histogram = pictureHistogram(rgba);
     const bitmap = await createImageBitmap(new ImageData(rgba, size.width, size.height));
     return Comlink.transfer({ bitmap, histogram }, [bitmap]);
   },
 
   /** A region of an open frame at one picture pixel a site. */
-  async region(id: string, region: Region): Promise<ImageBitmap> {
-    const frame = frameOf(id);
-    const rgba = new Uint8ClampedArray(region.width * region.height * 4);
-    developRegion(frame, developerFor(frame), region, rgba);
+  async region(id: string, region: Rectangle, white: WhitePoint | null): Promise<ImageBitmap> {
+    const frame = whitened(id, white);
+    const rgba =
+      frame.layout === 'picture' ? drawn(frame.bitmap, region, region) : pictureOfRegion(frame, region);
     const bitmap = await createImageBitmap(new ImageData(rgba, region.width, region.height));
     return Comlink.transfer(bitmap, [bitmap]);
   },
 
-  /** The file itself, for download. */
-  async file(id: string, entry: FileEntry, place: FrameRecord['place']): Promise<Uint8Array> {
-    const bytes = await bytesOf(id, entry, place);
+  /** A small picture of an open frame, as JPEG. */
+  async thumbnail(id: string, white: WhitePoint | null): Promise<Uint8Array> {
+    const frame = whitened(id, white);
+    if (frame.layout === 'picture') throw new Error('A finished picture has the white that it has');
+    const whole = seenSize(frame);
+    const scale = THUMBNAIL_SIDE / Math.max(whole.width, whole.height);
+    const [width, height] = [Math.round(whole.width * scale), Math.round(whole.height * scale)];
+    const jpeg = await encodeJpeg(pictureReduced(frame, width, height), width, height);
+    return Comlink.transfer(jpeg, [jpeg.buffer as ArrayBuffer]);
+  },
+
+  /** The file itself, for download; with another white in its tags where one is asked for. */
+  async file(
+    id: string,
+    entry: FileEntry,
+    place: FrameRecord['place'],
+    white: WhitePoint | null,
+  ): Promise<Uint8Array> {
+    const stored = await bytesOf(id, entry, place);
+    const bytes =
+      white && entry.format === 'dng'
+        ? withWhite(stored, colourOfWhite(rawFrameOf(readDng(stored)).colour.matrices, white).asShotNeutral)
+        : stored;
     return Comlink.transfer(bytes, [bytes.buffer as ArrayBuffer]);
   },
 };
@@ -89,19 +138,66 @@ async function bytesOf(id: string, { format }: FileEntry, place: FrameRecord['pl
   return fetchWhole(place.url, { what: 'The file' });
 }
 
-/** Keeps a frame open, and lets those go that were not used for longest when all together are too large. */
-function keep(id: string, frame: RawImage): void {
-  open.delete(id);
-  open.set(id, frame);
-  let samples = [...open.values()].reduce((sum, { data }) => sum + data.length, 0);
-  for (const [other, { data }] of open) {
-    if (samples <= MOST_SAMPLES || other === id) break;
-    open.delete(other);
-    samples -= data.length;
+/** @throws Error for what the browser cannot decode */
+async function decoded(bytes: Uint8Array): Promise<ImageBitmap> {
+  try {
+    return await createImageBitmap(new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/jpeg' }));
+  } catch {
+    throw new Error('The JPEG of this frame is broken');
   }
 }
 
-function frameOf(id: string): RawImage {
+/** A region of a decoded picture, scaled. */
+function drawn(
+  bitmap: ImageBitmap,
+  { x, y, width, height }: Rectangle,
+  size: { width: number; height: number },
+): Uint8ClampedArray<ArrayBuffer> {
+  const context = new OffscreenCanvas(size.width, size.height).getContext('2d')!;
+  context.imageSmoothingQuality = 'high';
+  context.drawImage(bitmap, x, y, width, height, 0, 0, size.width, size.height);
+  return context.getImageData(0, 0, size.width, size.height).data;
+}
+
+/** A decoded pixel has four bytes: two numbers' worth. */
+function samplesOf(frame: OpenFrame): number {
+  return frame.layout === 'picture' ? 2 * frame.bitmap.width * frame.bitmap.height : frame.data.length;
+}
+
+/** Keeps a frame open, and lets those go that were not used for longest when all together are too large. */
+function keep(id: string, frame: OpenFrame): void {
+  letGo(id, frame);
+  open.set(id, frame);
+  let samples = [...open.values()].reduce((sum, other) => sum + samplesOf(other), 0);
+  for (const [other, kept] of open) {
+    if (samples <= MOST_SAMPLES || other === id) break;
+    samples -= samplesOf(kept);
+    letGo(other);
+  }
+}
+
+/** @param unless the same frame, that is to stay open */
+function letGo(id: string, unless?: OpenFrame): void {
+  const frame = open.get(id);
+  open.delete(id);
+  if (frame?.layout === 'picture' && frame !== unless) frame.bitmap.close();
+}
+
+/** The open frame that was last given another white, and which. */
+let rewhited: { from: OpenFrame; white: WhitePoint; to: LinearImage } | undefined;
+
+/** An open frame as it is with another white; with null as it is. */
+function whitened(id: string, white: WhitePoint | null): OpenFrame {
+  const frame = frameOf(id);
+  if (!white || frame.layout === 'picture') return frame;
+  const known =
+    rewhited?.from === frame && rewhited.white.kelvin === white.kelvin && rewhited.white.tint === white.tint;
+  if (!known)
+    rewhited = { from: frame, white, to: { ...frame, colour: colourOfWhite(frame.colour.matrices, white) } };
+  return rewhited!.to;
+}
+
+function frameOf(id: string): OpenFrame {
   const frame = open.get(id);
   if (!frame) throw new Error('This frame is not open');
   keep(id, frame);

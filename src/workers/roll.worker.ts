@@ -1,9 +1,8 @@
 // The roll's worker: the only one that writes. Tabs take turns by a lock, and are told of every change.
 import * as Comlink from 'comlink';
-import { readDng } from '../core/dng/read';
-import { digestOf, entryOf } from '../core/frame/digest';
+import { digestOf } from '../core/frame/digest';
 import type { Format, FrameRecord } from '../core/frame/record';
-import { recordFromFile } from '../core/frame/recover';
+import { recordFromFiles } from '../core/frame/recover';
 import { isUnknown } from '../core/units/known';
 import { isRecord } from '../vault/record-check.generated';
 import { rollReader } from '../vault/reader';
@@ -56,6 +55,7 @@ const api = {
       () => writer.adopt(entries),
       (taken) => taken > 0,
     ),
+  putWhite: (...white: Parameters<typeof writer.putWhite>) => inTurn(() => writer.putWhite(...white)),
   moveToTrash: (ids: readonly string[]) => inTurn(() => writer.moveToTrash(ids, Date.now())),
   restore: (ids: readonly string[]) => inTurn(() => writer.restore(ids)),
   purge: (ids: readonly string[]) => inTurn(() => writer.purge(ids)),
@@ -74,8 +74,7 @@ const api = {
         // Whose turn it is knows that nobody else is half-way; without turns only old files are taken for remains.
         for (const id of await writer.orphans(alone ? null : Date.now())) {
           try {
-            const bytes = await reader.file(id, 'dng');
-            const record = recordFromFile(readDng(bytes), await entryOf('dng', bytes));
+            const record = await recordFromFiles(await reader.files(id));
             if (await writer.putFoundRecord(id, record)) recovered++;
             else unreadable++;
           } catch {

@@ -29,7 +29,15 @@ export interface Stage {
 /** What is answered in place of a file; undefined leaves it as it is. */
 export type Fault = (path: string) => { readonly status: number; readonly body: string } | undefined;
 
-export async function openStage(folders: Partial<ServerOptions> = {}, fault?: Fault): Promise<Stage> {
+/** Chromium's own moving test picture as a camera, agreed to without asking. */
+export const FAKE_CAMERA = ['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'];
+
+/** @param flags further flags of Chromium */
+export async function openStage(
+  folders: Partial<ServerOptions> = {},
+  fault?: Fault,
+  flags: readonly string[] = [],
+): Promise<Stage> {
   const server = await buildServer({ ...defaultFolders, ...folders });
   server.addHook('onRequest', async (request, reply) => {
     const found = fault?.(request.url);
@@ -43,7 +51,7 @@ export async function openStage(folders: Partial<ServerOptions> = {}, fault?: Fa
   const profile = mkdtempSync(join(tmpdir(), 'velmo-e2e-'));
   const browser = await puppeteer.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: FLAGS,
+    args: [...FLAGS, ...flags],
     userDataDir: profile,
   });
   const open = async (viewport: Parameters<Page['setViewport']>[0], context?: BrowserContext) => {

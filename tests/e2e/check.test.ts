@@ -125,14 +125,19 @@ describe('by touch', () => {
     expect(await text('histogram-raw-box')).toMatch(/^Raw/);
     await wordsBecome(page, 'histogram-picture-box', /^Picture.*luminance/);
     const width = async () => (await (await shown('histogram-raw-box'))!.boundingBox())!.width;
+    // On the whole picture: beside a panel it is small.
+    await close();
     const small = await width();
+    await check('scopes');
     await tap('histogram-size-large');
+    await close();
     await page.waitForFunction(
       (s: string, was: number) => document.querySelector(s)!.getBoundingClientRect().width > was * 1.5,
       {},
       byId('histogram-raw-box'),
       small,
     );
+    await check('scopes');
     await tap('histogram-opacity-less');
     await page.waitForFunction(
       (s: string) => getComputedStyle(document.querySelector(s)!).opacity === '0.7',
@@ -246,12 +251,13 @@ describe('by touch', () => {
     await tap('histogram-raw');
     await close();
     await touchDrag(page, 'finder', 0, 140);
-    for (const id of ['check', 'reading', 'histogram-box', 'remedy']) await gone(id);
+    for (const id of ['check', 'outside', 'histogram-box', 'remedy']) await gone(id);
     expect(await pixelsLike(page, MAGENTA)).toBeLessThan(40);
     await touchDrag(page, 'finder', 0, -140);
     await shown('histogram-box');
     expect(await pixelsLike(page, MAGENTA)).toBeGreaterThan(200);
-    await tap('clear');
+    await check('view');
+    await tap('clear-panel');
     await tap('show');
     await shown('check');
   });

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { SHUTTER_LADDER } from '../../src/core/units/ladders';
 import { checkDng } from '../../src/core/dng/check';
+import { readDng } from '../../src/core/dng/read';
 import { pgmSamples, runTool } from '../reference/run-tool';
 import {
   byId,
@@ -63,7 +64,7 @@ describe('on a phone', () => {
 
   it('opens with a live finder, a reading and automatic settings', async () => {
     expect(await words(page, 'reading')).toMatch(/EV \d+\.\d · \d+ cd\/m²/);
-    expect(await words(page, 'status')).toMatch(/24 mm f\/1\.8.*DNG 12 MP/);
+    expect(await words(page, 'status')).toMatch(/DNG 12 MP.*24 mm f\/1\.8/);
     expect(await page.$eval(byId('fader-shutter'), (e) => e.getAttribute('aria-valuetext'))).toMatch(
       /automatic/,
     );
@@ -154,7 +155,7 @@ describe('on a phone', () => {
     await tap(page, 'release');
     await captured(page);
     // A lock is kept over captures.
-    await wordsBecome(page, 'lock-words', /by evaluative reading: 1\/\d+ · ISO/);
+    await wordsBecome(page, 'lock-words', /by whole reading: 1\/\d+ · ISO/);
     await tap(page, 'open-sheet');
     await page.waitForSelector(byId('sheet-frame'));
     const count = await frames(page);
@@ -176,12 +177,15 @@ describe('on a phone', () => {
     const file = await downloaded();
     const report = checkDng(readFileSync(file));
     if (!report.ok) throw new Error(report.message);
-    expect([report.width, report.height]).toEqual([3024, 4032]);
+    // The phone was held upright: the file lies as its sensor does, and says how it is to be turned.
+    expect([report.width, report.height]).toEqual([4032, 3024]);
+    expect(readDng(readFileSync(file)).orientation).toBe(6);
+    expect(report.layout).toMatch(/^GBRG/);
     const { data } = pgmSamples(
       runTool('dcraw', ['-E', '-4', '-j', '-t', '0', '-c', file], downloads).stdout,
     );
     let [red, sum] = [0, 0];
-    for (let y = 0; y < report.height; y += 2)
+    for (let y = 1; y < report.height; y += 2)
       for (let x = 0; x < report.width; x += 2) {
         red++;
         sum += data[y * report.width + x]!;

@@ -48,7 +48,7 @@ describe('the world outside', () => {
     await showing('tile-board.wide');
     expect(await page.$(byId('lamp-cool'))).not.toBeNull();
     await page.keyboard.press('Escape');
-    await wordsBecome(page, 'outside', /Tile board · by hand/);
+    await wordsBecome(page, 'outside', /Tile board/);
     await tap('outside');
     await tap('support-tripod');
     await page.keyboard.press('Escape');
@@ -56,7 +56,7 @@ describe('the world outside', () => {
     await page.reload();
     await live(page);
     await showing('tile-board.wide');
-    await wordsBecome(page, 'outside', /Tile board · on a tripod/);
+    await wordsBecome(page, 'status', /on a tripod/);
   });
 
   it('a lamp put out takes its light away, a dimmer changes the reading, all by keys too', async () => {

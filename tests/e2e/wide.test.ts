@@ -2,7 +2,18 @@
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { byId, deskKeeps, framesPass, live, openStage, words, wordsBecome, type Stage } from './browser';
+import {
+  byId,
+  deskKeeps,
+  framesPass,
+  live,
+  openStage,
+  serious,
+  taken,
+  words,
+  wordsBecome,
+  type Stage,
+} from './browser';
 
 jest.setTimeout(120_000);
 
@@ -56,6 +67,65 @@ describe('on a wide screen', () => {
       {},
       byId('reading'),
     );
+  });
+
+  it('with the trade panel open goes on by keys: Q and A move the shutter, the table follows, Space releases', async () => {
+    await page.keyboard.press('x');
+    await page.click(byId('gives-iso'));
+    await page.waitForSelector(byId('row-shutter-0'));
+    // Nothing that the panel talks about lies under it.
+    const panel = (await (await page.$('[role=dialog]'))!.boundingBox())!;
+    for (const id of ['finder', 'stopline-raw', 'fader-shutter', 'fader-iso', 'release']) {
+      const box = (await (await page.$(byId(id)))!.boundingBox())!;
+      const apart =
+        box.x + box.width <= panel.x + 1 ||
+        box.x >= panel.x + panel.width - 1 ||
+        box.y + box.height <= panel.y + 1 ||
+        box.y >= panel.y + panel.height - 1;
+      expect([id, apart]).toEqual([id, true]);
+    }
+    const [shutter, row] = [await words(page, 'shutter-words'), await words(page, 'equivalents-shutter')];
+    const becomes = (other: string) =>
+      page.waitForFunction(
+        (s: string, was: string) => document.querySelector(s)?.textContent !== was,
+        {},
+        byId('shutter-words'),
+        other,
+      );
+    await page.keyboard.press('a');
+    await becomes(shutter);
+    await page.waitForFunction(
+      (s: string, was: string) => document.querySelector(s)?.textContent !== was,
+      {},
+      byId('equivalents-shutter'),
+      row,
+    );
+    await page.keyboard.press('q');
+    await wordsBecome(page, 'shutter-words', new RegExp(`^${shutter}$`));
+    await page.keyboard.press('Space');
+    await page.waitForSelector(byId('capture-busy'));
+    await taken(page);
+    expect(await page.$(byId('capture-failed'))).toBeNull();
+    await page.click(byId('more-tab-setups'));
+    // What is typed is typed.
+    await page.click(byId('setup-save'));
+    await page.focus(byId('setup-name'));
+    await page.keyboard.type('qab?');
+    expect(await words(page, 'shutter-words')).toBe(shutter);
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('[role=dialog]'));
+    expect(await serious(page)).toEqual([]);
+  });
+
+  it('prints its keys from the table that listens to them; Escape puts them away', async () => {
+    await page.keyboard.press('?');
+    await page.waitForSelector(byId('key-q'));
+    expect(await words(page, 'key- ')).toBe('SpaceRelease');
+    // A lens without an iris has no keys for one.
+    expect(await page.$(byId('key-t'))).toBeNull();
+    expect(await serious(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('[role=dialog]'));
   });
 
   it('each fader and the stopline answer the arrow keys when they have the focus', async () => {

@@ -1,6 +1,7 @@
 // Workers that do not come, are no program, throw, or are gone: in every state of the page it is told within seconds, and the way
 // back leads back. Faults are put into the scripts as the server hands them out, or done to the running workers.
 import type { Page } from 'puppeteer-core';
+import { lend, lentLive, takeLent } from './lent';
 import {
   byId,
   framesPass,
@@ -18,7 +19,7 @@ import {
 
 jest.setTimeout(45_000);
 
-type Name = 'finder' | 'exposer' | 'roll' | 'lightbox';
+type Name = 'painter' | 'finder' | 'exposer' | 'roll' | 'lightbox' | 'looker';
 /** What is wrong with a script: it does not come, is no program, or throws as it starts. */
 type Flaw = 'blocked' | 'garbled' | 'throwing';
 const FLAWS: readonly Flaw[] = ['blocked', 'garbled', 'throwing'];
@@ -47,6 +48,12 @@ async function flawed(name: Name, flaw: Flaw): Promise<{ page: Page; mend: () =>
 
 /** Waits until something is told; the page may take its time to get there, telling may not. */
 const told = (page: Page, id: string) => page.waitForSelector(byId(id), { timeout: 10_000 });
+
+const place = (page: Page, id: string) =>
+  page.$eval(byId(id), (e) => {
+    const { x, y } = e.getBoundingClientRect();
+    return { x, y };
+  });
 
 /** Keeps hold of the page's workers, so that they can be ended from outside. */
 const holdWorkers = (page: Page) =>
@@ -112,6 +119,38 @@ describe.each(FLAWS)('a script that is %s', (flaw) => {
     await page.close();
   });
 
+  it('the one that looks at the browser’s camera: told, and started again', async () => {
+    const { page, mend } = await flawed('looker', flaw);
+    await lend(page);
+    await page.goto(stage.origin);
+    await live(page);
+    await takeLent(page);
+    await page.waitForSelector(byId('finder-again'), { timeout: TOLD_MS });
+    expect(await dead(page)).toBe(true);
+    mend();
+    await tap(page, 'finder-again');
+    await lentLive(page);
+    expect(await dead(page)).toBe(false);
+    await page.close();
+  });
+
+  it('the roll’s: told, the frames that are there are shown, and it works when it is tried again', async () => {
+    const { page, mend } = await flawed('roll', flaw);
+    await page.goto(`${stage.origin}/sheet`);
+    await told(page, 'keeper-fault');
+    const at = await place(page, 'keeper-again');
+    await page.waitForFunction(() => document.querySelector('h1')?.textContent.includes('·'));
+    expect(await place(page, 'keeper-again')).toEqual(at); // it does not move away from the finger as the roll is read
+    mend();
+    await tap(page, 'keeper-again');
+    await page.waitForSelector(byId('sheet-frame'), { timeout: 10_000 });
+    expect(await page.$(byId('keeper-fault'))).toBeNull();
+    await page.close();
+  });
+});
+
+// A page in place of a script throws as it starts, like any other that does: for these two one of them is enough.
+describe.each(['blocked', 'throwing'] as const)('a script that is %s', (flaw) => {
   it('the exposer’s: the press says so, and the next one takes the frame', async () => {
     const { page, mend } = await flawed('exposer', flaw);
     await page.goto(stage.origin);
@@ -121,17 +160,6 @@ describe.each(FLAWS)('a script that is %s', (flaw) => {
     mend();
     await take(page);
     expect(await page.$(byId('capture-failed'))).toBeNull();
-    await page.close();
-  });
-
-  it('the roll’s: told, the frames that are there are shown, and it works when it is tried again', async () => {
-    const { page, mend } = await flawed('roll', flaw);
-    await page.goto(`${stage.origin}/sheet`);
-    await told(page, 'keeper-fault');
-    mend();
-    await tap(page, 'keeper-again');
-    await page.waitForSelector(byId('sheet-frame'), { timeout: 10_000 });
-    expect(await page.$(byId('keeper-fault'))).toBeNull();
     await page.close();
   });
 
@@ -256,4 +284,84 @@ describe('a roll that breaks while a frame is stored', () => {
     );
     await page.close();
   });
+});
+
+describe('the one that looks at the browser’s camera', () => {
+  async function heldLent(): Promise<Page> {
+    const page = await stage.phone();
+    await holdWorkers(page);
+    await lend(page);
+    await page.goto(stage.origin);
+    await live(page);
+    await takeLent(page);
+    await lentLive(page);
+    return page;
+  }
+
+  it.each([
+    ['is gone', (page: Page) => end(page, 'looker')],
+    ['throws', (page: Page) => break_(page, 'looker')],
+  ])('%s while live: told, the device is let go, and it comes back', async (_, harm) => {
+    const page = await heldLent();
+    await harm(page);
+    await page.waitForSelector(byId('finder-again'), { timeout: TOLD_MS });
+    expect(
+      await page.evaluate(() =>
+        (window as unknown as { lent: { tracks: MediaStreamTrack[] } }).lent.tracks.every(
+          ({ readyState }) => readyState === 'ended',
+        ),
+      ),
+    ).toBe(true);
+    await tap(page, 'finder-again');
+    await lentLive(page);
+    await page.close();
+  });
+
+  it('is gone in mid-capture: the press fails with its reason, the next one takes the frame', async () => {
+    const page = await heldLent();
+    await tap(page, 'more');
+    await tap(page, 'more-tab-camera');
+    await tap(page, 'pictures-64');
+    await page.keyboard.press('Escape');
+    await framesPass(page, 2);
+    await tap(page, 'release');
+    await page.waitForSelector(byId('capture-busy'));
+    await end(page, 'looker');
+    expect(await wordsBecome(page, 'capture-failed', /is gone/)).toMatch(/Not taken/);
+    await page.waitForSelector(byId('finder-again'), { timeout: TOLD_MS });
+    await tap(page, 'finder-again');
+    await lentLive(page);
+    await tap(page, 'more');
+    await tap(page, 'more-tab-camera');
+    await tap(page, 'pictures-0');
+    await page.keyboard.press('Escape');
+    await framesPass(page, 2);
+    await take(page);
+    expect(await page.$(byId('capture-failed'))).toBeNull();
+    await page.close();
+  });
+});
+
+it('the painter’s end is not noticed: the page draws the scopes itself', async () => {
+  const page = await heldFinder();
+  await workerOf(page, 'painter');
+  const inks = () =>
+    page.$eval(`${byId('stopline-raw')} canvas`, (canvas) => {
+      // A canvas that was handed over cannot be read: it is drawn as an image is.
+      const copy = document.createElement('canvas');
+      Object.assign(copy, { width: 60, height: 20 });
+      const context = copy.getContext('2d')!;
+      context.drawImage(canvas as HTMLCanvasElement, 0, 0, 60, 20);
+      return context.getImageData(0, 0, 60, 20).data.filter((v, i) => i % 4 === 3 && v > 0).length;
+    });
+  expect(await inks()).toBeGreaterThan(100);
+  await page.$eval(
+    `${byId('stopline-raw')} canvas`,
+    (canvas) => ((canvas as HTMLElement).dataset.was = 'painter'),
+  );
+  await end(page, 'painter');
+  await page.waitForSelector(`${byId('stopline-raw')} canvas:not([data-was])`);
+  await framesPass(page, 4);
+  expect(await inks()).toBeGreaterThan(100);
+  await page.close();
 });

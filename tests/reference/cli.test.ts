@@ -131,6 +131,14 @@ describe('velmo', () => {
     expect(baseline('a.dng') - baseline('b.dng')).toBeCloseTo(1, 5);
   });
 
+  it('knows a pattern by the name that it had before', () => {
+    const of = (pattern: string) =>
+      velmo('meter', '--scene', 'soot-wall', '--pattern', pattern, '--json').json() as unknown as {
+        ev100: number;
+      };
+    expect(of('evaluative').ev100).toBe(of('whole').ev100);
+  });
+
   it.each(['soot-wall', 'bisque-shelf', 'spy-hole'])('meters %s with every pattern in one go', (id) => {
     const { status, json } = velmo('meter', '--scene', id, '--pin', '0.5,0.5', '--pin', '0.2,0.2', '--json');
     expect(status).toBe(0);
@@ -140,7 +148,7 @@ describe('velmo', () => {
       contrast: { stops: number };
     };
     expect(report.patterns.map((p) => [p.id, p.spot].filter(Boolean).join(' '))).toEqual([
-      'evaluative',
+      'whole',
       'centre',
       'spot small',
       'spot medium',
@@ -213,6 +221,71 @@ describe('velmo', () => {
         expect(Math.abs(Math.log2(pins[0]!.luminance / patch.luminance))).toBeLessThan(0.1);
       }
     }
+  });
+
+  it('white changes what a file says of it, and no raw number', () => {
+    const still = ['--shutter', '1/500', '--iso', '100', '--seed', '7'];
+    const shots = ['2500,-4', 'shade', 'auto'].map((white, i) =>
+      preview(`white-${i}.dng`, ...still, '--white', white),
+    );
+    expect(new Set(shots.map(({ mosaicSha256 }) => mosaicSha256)).size).toBe(1);
+    expect(new Set(shots.map(({ forecast }) => JSON.stringify(forecast))).size).toBe(1);
+    const told = shots.map(
+      (_, i) =>
+        velmo('check', join(folder, `white-${i}.dng`), '--json').json() as unknown as {
+          asShotWhite: { kelvin: number; tint: number };
+          metadata: { whiteBalance: number; lightSource: number };
+        },
+    );
+    expect(told[0]!.asShotWhite).toEqual({ kelvin: expect.closeTo(2500, -1), tint: expect.closeTo(-4, 0) });
+    // Exif: by hand or automatic; 255 other, 11 shade, 0 unknown.
+    expect(told.map(({ metadata: { whiteBalance, lightSource } }) => [whiteBalance, lightSource])).toEqual([
+      [1, 255],
+      [1, 11],
+      [0, 0],
+    ]);
+  });
+
+  it('white is measured from a thing, and what cannot be is refused in words', () => {
+    const board = ['--scene', 'tile-board', '--lamp', 'day=0', '--lamp', 'tungsten=1'];
+    const out = ['--out', join(folder, 'ring.dng'), '--size', 'preview'];
+    const shot = velmo(
+      'shoot',
+      ...board,
+      ...out,
+      '--white',
+      'at:0.24,0.72,0.02',
+      '--json',
+    ).json() as unknown as {
+      white: { kelvin: number; auto: boolean };
+    };
+    expect(shot.white.auto).toBe(false);
+    expect(Math.abs(1e6 / shot.white.kelvin - 1e6 / 2710)).toBeLessThan(5);
+    for (const [white, why] of [
+      ['at:0.5,0.5', /needs X,Y,RADIUS/],
+      ['500', /2000 to 12000/],
+      ['5200,+999', /2000 to 12000/],
+      ['moonlight', /tungsten/],
+    ] as const) {
+      const said = velmo(
+        'shoot',
+        ...board,
+        '--out',
+        join(folder, 'no.dng'),
+        '--size',
+        'preview',
+        '--white',
+        white,
+      );
+      expect([said.status, said.stderr]).toEqual([2, expect.stringMatching(why)]);
+    }
+    const dark = ['--shutter', '1/8000', '--white', 'at:0.24,0.72,0.02'];
+    expect(
+      velmo('shoot', ...board, '--out', join(folder, 'no.dng'), '--size', 'preview', ...dark),
+    ).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/Too dark: .*blue (is|are) under 20 dB/),
+    });
   });
 
   it('shoots at the second of the scene that --clock says; 0 without it, that of --time with it', () => {

@@ -1,4 +1,5 @@
 // Files against independent readers: LibRaw (unprocessed_raw), dcraw, utif2 and ExifTool. Bit for bit, or it is not raw.
+import { colourOfNeutral } from '../../src/core/colour/camera';
 import { opticOfCamera } from '../../src/core/sensor/cameras';
 import { initialValues, settingsOf } from '../../src/core/setting/values';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync, existsSync, unlinkSync } from 'node:fs';
@@ -9,7 +10,11 @@ import { encodeJpeg } from '../../cli/jpeg';
 import { loadScene } from '../../cli/scene-files';
 import { shoot } from '../../src/core/frame/shoot';
 import { sourceOf } from '../../src/core/scene/capture';
+import { rawFrameOf } from '../../src/core/dng/file-frame';
+import { readDng } from '../../src/core/dng/read';
 import { writeDng } from '../../src/core/dng/write';
+import { pictureReduced } from '../../src/core/raw/develop-image';
+import { OPENING } from '../../src/core/scene/outside';
 import { viewScene } from '../../src/core/scene/view';
 import type { RawFrame } from '../../src/core/sensor/raw-frame';
 import { SIM_ONE_WIDE } from '../../src/core/sensor/sim-one';
@@ -32,7 +37,7 @@ function testFrame(width: number, height: number): RawFrame {
     const x = i % width;
     return Math.min(4095, 240 + ((x * 7 + ((s >>> 16) & (x % 50 < 3 ? 4095 : 31))) % 3900));
   });
-  const { sensor, colorMatrix } = SIM_ONE_WIDE;
+  const { sensor, matrices } = SIM_ONE_WIDE;
   return {
     width,
     height,
@@ -40,7 +45,7 @@ function testFrame(width: number, height: number): RawFrame {
     data,
     black: sensor.black,
     white: sensor.white,
-    colour: { colorMatrix, asShotNeutral: [0.5, 1, 0.7], kelvin: 5500 },
+    colour: colourOfNeutral(matrices, [0.5, 1, 0.7]),
     noise: noiseModel(sensor, 100),
     baselineEv: 0,
     settings: { shutterS: parseShutter('1/125').exact, iso: 100, apertureN: 1.8, compensationEv: 0 },
@@ -215,4 +220,89 @@ describe('a full capture', () => {
     expect(mean).toBeGreaterThan(20);
     expect(mean).toBeLessThan(240);
   });
+});
+
+describe('a capture held upright', () => {
+  let file: string;
+  let seen: { width: number; height: number; rgba: Uint8ClampedArray };
+  beforeAll(async () => {
+    const scene = await loadScene('wheel-bench', 'wide');
+    const view = viewScene(scene, SIM_ONE_WIDE, 'portrait', OPENING);
+    const settings = {
+      shutterS: parseShutter('1/500').exact,
+      iso: 100,
+      apertureN: 1.8,
+      compensationEv: 0,
+    };
+    const { dng } = await shoot(
+      view,
+      {
+        settings,
+        facts: {
+          set: settingsOf(initialValues(), opticOfCamera(SIM_ONE_WIDE)),
+          meteredEv100: 10,
+          uniqueId: '0123456789abcdef'.repeat(2),
+        },
+        seed: 3,
+        ...{ timeMs: Date.UTC(2031, 3, 9), offsetMinutes: 0, clockS: 0, focusM: 1.5 },
+        steadiness: { support: 'tripod', press: 0, sinceTouchS: 60 },
+      },
+      { longSide: 640, compression: 'lossless-jpeg', encodeJpeg },
+    );
+    file = join(folder, 'upright.dng');
+    writeFileSync(file, dng);
+    const rgba = pictureReduced(rawFrameOf(readDng(dng)), 120, 160);
+    seen = { width: 120, height: 160, rgba };
+  });
+
+  it('lies as its sensor does, with an Orientation that says so', () => {
+    const { stdout } = runTool(
+      'exiftool',
+      ['-j', '-n', '-IFD0:Orientation', '-SubIFD:ImageWidth', '-SubIFD:ImageHeight', file],
+      folder,
+    );
+    expect((JSON.parse(stdout.toString()) as unknown[])[0]).toMatchObject({
+      Orientation: 6,
+      ImageWidth: 640,
+      ImageHeight: 480,
+    });
+  });
+
+  it('is seen upright by another hand, as by ours', () => {
+    const { stdout } = runTool('dcraw', ['-h', '-w', '-W', '-c', file], folder);
+    const head = /^P6\s+(\d+)\s+(\d+)\s+255\s/.exec(stdout.subarray(0, 40).toString('latin1'))!;
+    const [width, height] = [Number(head[1]), Number(head[2])];
+    expect(height).toBeGreaterThan(width);
+    const pixels = stdout.subarray(head[0].length);
+    const theirs = cells(width, height, (x, y) => pixels[3 * (y * width + x) + 1]!);
+    const ours = cells(seen.width, seen.height, (x, y) => seen.rgba[4 * (y * seen.width + x) + 1]!);
+    expect(likeness(theirs, ours)).toBeGreaterThan(0.95);
+    // Turned the other way round it would not be.
+    expect(likeness(theirs, [...ours].reverse())).toBeLessThan(0.8);
+  });
+
+  /** Means of green over 6 × 8 parts of the picture. */
+  function cells(width: number, height: number, green: (x: number, y: number) => number): number[] {
+    return Array.from({ length: 48 }, (_, i) => {
+      const [cx, cy] = [i % 6, Math.floor(i / 6)];
+      let [sum, n] = [0, 0];
+      for (let y = Math.floor((cy * height) / 8); y < Math.floor(((cy + 1) * height) / 8); y++)
+        for (let x = Math.floor((cx * width) / 6); x < Math.floor(((cx + 1) * width) / 6); x++) {
+          sum += green(x, y);
+          n++;
+        }
+      return sum / n;
+    });
+  }
+
+  /** Pearson's correlation. */
+  function likeness(a: readonly number[], b: readonly number[]): number {
+    const mean = (v: readonly number[]) => v.reduce((sum, x) => sum + x, 0) / v.length;
+    const [ma, mb] = [mean(a), mean(b)];
+    const dot = (f: (i: number) => number) => a.reduce((sum, _, i) => sum + f(i), 0);
+    return (
+      dot((i) => (a[i]! - ma) * (b[i]! - mb)) /
+      Math.sqrt(dot((i) => (a[i]! - ma) ** 2) * dot((i) => (b[i]! - mb) ** 2))
+    );
+  }
 });

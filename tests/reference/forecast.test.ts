@@ -1,5 +1,6 @@
 // Forecast = result: what the finder says of a capture against the 12 MP capture itself, for every scene, at several settings and in
 // thirds past the edge of clip. The light is gathered once and exposed as often as there are settings.
+import { colourOfNeutral } from '../../src/core/colour/camera';
 import { loadScene, sceneList } from '../../cli/scene-files';
 import type { ExposureSettings } from '../../src/core/exposure/settings';
 import { finderFor, type FinderAsk } from '../../src/core/finder/finder';
@@ -38,6 +39,7 @@ const asked = (shutterS: number, iso: number): FinderAsk => ({
   pins: [],
   lockedEv100: null,
   habitEv: 0,
+  ring: null,
   outlook: { tolerance: TOLERANCE, cleanDb: 10 },
 });
 
@@ -49,7 +51,7 @@ function sensorIn(view: SceneView, shutterS: number) {
   const rows = plateRows(view, sensor.width, 2);
   const order = {
     settings: { shutterS, iso: 100, apertureN: lens.apertureN, compensationEv: 0 },
-    colour: { colorMatrix: camera.colorMatrix, asShotNeutral: [1, 1, 1] as const, kelvin: 5500 },
+    colour: colourOfNeutral(camera.matrices, [1, 1, 1]),
     ...{ seed: 1, timeMs: 0, offsetMinutes: 0, clockS: CLOCK_S },
   };
   const light = exposedLight(rows, surfaceRows(rows), openingOf(order, rest), 1);
@@ -111,11 +113,11 @@ describe.each(['spy-hole', 'soot-wall', 'yard-night', 'shed-door'])('the dark fr
       [2 ** -10, 1600],
     ] as const) {
       const settings = { shutterS, iso, apertureN: lens.apertureN, compensationEv: 0 };
-      const facts = { set: initialValues(), meteredEv100: null };
+      const facts = { set: initialValues(), meteredEv100: { unknown: 'not metered' } };
       const { outlook: told } = forecastOf(view, {
         settings,
         facts: { ...facts, uniqueId: '' },
-        colour: { colorMatrix: camera.colorMatrix, asShotNeutral: [1, 1, 1], kelvin: 5500 },
+        colour: colourOfNeutral(camera.matrices, [1, 1, 1]),
         ...{ seed: 1, timeMs: 0, offsetMinutes: 0, clockS: CLOCK_S, focusM: 2, steadiness: rest },
       });
       const { outlook: found } = expose(settings, 9);

@@ -38,6 +38,7 @@ const ask: FinderAsk = {
   pins: [],
   lockedEv100: null,
   habitEv: 0,
+  ring: null,
   outlook: { tolerance: TOLERANCE, cleanDb: 10 },
 };
 const seen = async (id: string, outside = OPENING) =>
@@ -55,9 +56,9 @@ const CHOICES: Readonly<Record<string, readonly [ev100: number, why: string]>> =
   'yard-night': [-4.6, 'night: a stop under grey'],
 };
 
-describe('the evaluative pattern', () => {
+describe('the whole pattern', () => {
   it.each(sceneList().map((s) => s.id))('on %s is what a careful photographer would accept', async (id) => {
-    const { ev100 } = readMeter((await seen(id)).sight, 'evaluative', aim);
+    const { ev100 } = readMeter((await seen(id)).sight, 'whole', aim);
     expect(Math.abs(ev100 - CHOICES[id]![0])).toBeLessThan(4 / 3);
   });
 
@@ -121,7 +122,7 @@ describe('the highlight pattern', () => {
       expect(settings.iso).toBe(100);
       expect(settings.shutterS).toBeLessThan(1 / 1500);
     }
-    expect(readMeter(sight, 'evaluative', aim).ev100).toBeLessThan(3);
+    expect(readMeter(sight, 'whole', aim).ev100).toBeLessThan(3);
   });
 });
 

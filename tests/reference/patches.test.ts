@@ -1,4 +1,5 @@
 // What the scenes say of their named patches, against the plates; and a meter that sees the marks of a wheel that stands still.
+import { colourOfNeutral } from '../../src/core/colour/camera';
 import { loadScene, sceneList } from '../../cli/scene-files';
 import { LUMA_709 } from '../../src/core/colour/srgb';
 import { captureFrame } from '../../src/core/scene/capture';
@@ -60,7 +61,7 @@ it('the meter and the capture agree on the pot, whether the wheel stands or turn
     const settings = { shutterS, iso: 100, apertureN: camera.lens.apertureN, compensationEv: 0, filterStops };
     const order = {
       settings,
-      colour: { colorMatrix: camera.colorMatrix, asShotNeutral: [1, 1, 1] as const, kelvin: 5500 },
+      colour: colourOfNeutral(camera.matrices, [1, 1, 1]),
       seed: 1,
       timeMs: 0,
       offsetMinutes: 0,

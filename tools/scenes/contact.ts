@@ -1,6 +1,7 @@
 // Takes every packed scene through its lenses at its metered exposure: `npx tsx tools/scenes/contact.ts` → the contact picture
 // docs/screenshots/scenes.png and the small pictures of the scene chooser, assets/scenes/SCENE.jpg.
-import { measureWhite } from '../../src/core/raw/white';
+import { colourOfNeutral } from '../../src/core/colour/camera';
+import { measureWhite } from '../../src/core/white/measure';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { encode } from 'fast-png';
@@ -43,18 +44,18 @@ async function take(id: string, lens: PlateId) {
     aperture: { auto: true, exact: 1 },
     compensationEv: (THIRDS[id] ?? 0) / 3,
   };
-  const { ev100 } = readMeter(view.sight, 'evaluative', MIDDLE);
+  const { ev100 } = readMeter(view.sight, 'whole', MIDDLE);
   const { settings } = resolveExposure(
     controls,
     ev100,
     planFor({ lens: camera.lens, steadyS: steadyTimeS(camera.equivalentMm, outside.support) }, DEFAULT_RULES),
   );
   const focusM = focusOf(view, null, MIDDLE.at);
-  const daylight = { colorMatrix: camera.colorMatrix, asShotNeutral: [1, 1, 1] as const, kelvin: 5500 };
+  const daylight = colourOfNeutral(camera.matrices, [1, 1, 1]);
   const order = { settings, colour: daylight, seed: 7, timeMs: 0, offsetMinutes: 0, clockS: 72_000 };
   const rest = { support: 'tripod' as const, press: 0, sinceTouchS: 60 };
   const frame = captureFrame(plateRows(view, LONG_SIDE, focusM), order, rest);
-  return { ...frame, colour: measureWhite(frame) };
+  return { ...frame, colour: measureWhite(frame).colour };
 }
 
 async function main() {

@@ -1,5 +1,6 @@
-// `npx tsx tools/scenes/patches.ts ID NAME…`: named patches of a packed scene anew from its source, their figures from the packed plates.
-// For patches that were moved, where no renders are at hand. Then `tools/scenes/pack.ts` writes the list of scenes with its sizes anew.
+// `npx tsx tools/scenes/patches.ts ID [NAME…]`: what a packed scene says of its lamps, and these of its named patches, anew from its source; the
+// patches' figures come from the packed plates. For what was changed where no renders are at hand. Then `tools/scenes/pack.ts` writes the list of
+// scenes with its sizes anew.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { readScenePack, replaceDescription } from '../../src/core/scene/pack';
 import { packedFile } from './files';
@@ -18,7 +19,8 @@ async function main([id = '', ...names]: string[]) {
       const known = description.patches.find((p) => p.name === patch.name);
       return (names.includes(patch.name) ? statedPatch(patch, seen) : known) ?? [];
     });
-    writeFileSync(file, replaceDescription(bytes, { ...description, patches }));
+    const words = source.lamps.map(({ plate: _, gain: __, ...lamp }) => lamp);
+    writeFileSync(file, replaceDescription(bytes, { ...description, lamps: words, patches }));
     console.log(
       lens,
       patches.filter((p) => names.includes(p.name)),

@@ -99,13 +99,15 @@ async function taken(
   { scene, outside }: World,
   onProgress: (stage: TakeStage, share: number) => void,
 ): Promise<TakenFrame> {
-  const { orientation, focusM, colour, forecast, press, sinceTouchS, ...rest } = shot;
+  const { orientation, settings, focusM, colour, forecast, press, sinceTouchS, ...rest } = shot;
+  if (isUnknown(settings)) throw new Error(`It is not known what is exposed with: ${settings.unknown}`);
   if (isUnknown(focusM)) throw new Error(`It is not known where the lens is focused: ${focusM.unknown}`);
   const view = viewScene(await sceneAt(sceneUrl(scene, lens)), OPTICS[lens], orientation, outside);
   const { record, dng, thumbnailJpeg, frame } = await shoot(
     view,
     {
       ...rest,
+      settings,
       focusM,
       steadiness: { support: outside.support, press, sinceTouchS },
       clockS: (shot.timeMs / 1000) % DAY_S,

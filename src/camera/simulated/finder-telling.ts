@@ -6,7 +6,7 @@ import { fitPlan } from '../../core/advice/fit';
 import { fullPlan } from '../../core/exposure/automatic';
 import { finderFor, type Finder, type FinderFrame } from '../../core/finder/finder';
 import type { Moment } from '../../core/finder/source';
-import { fieldWeights } from '../../core/meter/evaluative';
+import { fieldWeights } from '../../core/meter/whole';
 import { simulatedLux } from '../../core/meter/incident';
 import { plateCropOf } from '../../core/scene/framing';
 import type { Scene } from '../../core/scene/scene';

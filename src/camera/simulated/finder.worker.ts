@@ -2,7 +2,7 @@
 import * as Comlink from 'comlink';
 import { effectsOf } from '../../core/advice/effects';
 import { BASE_ISO } from '../../core/exposure/settings';
-import { finderFor } from '../../core/finder/finder';
+import { finderFor, type FinderFrame } from '../../core/finder/finder';
 import type { Scene } from '../../core/scene/scene';
 import { viewScene } from '../../core/scene/view';
 import { viewSource } from '../../core/scene/view-source';
@@ -13,7 +13,8 @@ import type { LensId } from '../../core/sensor/simulated-camera';
 import { watched } from '../../workers/alive';
 import type { Order } from '../order';
 import type { ViewStatus } from '../port';
-import type { FinderStage, Report } from '../report';
+import type { Report, Standing } from '../report';
+import { stopwatch } from '../stopwatch';
 import { consequences, fitOf, handReading, heldUp, weightsOf, type Shown } from './finder-telling';
 import { firstLookAt, forgetFailures, isReady, packAt, sceneAt, sceneUrl } from './scene-shelf';
 import type { World } from './world';
@@ -153,20 +154,7 @@ function drawFrame(): void {
   const started = performance.now();
   const shown = finderOf(scene, order, world);
   const current = shown.finder;
-  const stageMs: Record<FinderStage, number> = {
-    light: 0,
-    expose: 0,
-    scopes: 0,
-    meter: 0,
-    develop: 0,
-    draw: 0,
-  };
-  let mark = performance.now();
-  const lap = (stage: FinderStage) => {
-    const now = performance.now();
-    stageMs[stage] += now - mark;
-    mark = now;
-  };
+  const { stageMs, lap } = stopwatch();
   const moment = { timeS: (Date.now() / 1000) % DAY_S, sinceTouchS: (started - touchedMs) / 1000 };
   const measured = current.measure(order, ++frameNumber, moment, lap);
   current.develop(measured);
@@ -207,14 +195,20 @@ function drawFrame(): void {
       deviationEv: resolved.deviationEv,
       outOfRangeEv: resolved.outOfRangeEv,
     },
+    standing: standingOf(measured),
     focusM: measured.focusM,
     reading: measured.reading,
+    relative: null,
+    fromGreyEv: null,
     wholeEv100: measured.wholeEv100,
     pins: measured.pins,
     hand: handReading(shown.view, order, world.scene, () => schedule(0)),
     weights: order.weights ? weightsOf(shown.view) : null,
     picture,
-    kelvin: measured.frame.colour.kelvin,
+    ends: disagreement && { white: disagreement.pictureWhite, black: disagreement.pictureBlack },
+    white: { ...measured.frame.colour.white, by: measured.white.by, measured: measured.white.measured },
+    ring: measured.ring,
+    mixed: measured.white.mixed,
     raw: {
       colour: measured.frame.colour,
       ...consequences(shown, measured, order),
@@ -238,6 +232,18 @@ function drawFrame(): void {
   });
   drawn();
   schedule(Math.max(0, FRAME_MS - (performance.now() - started)));
+}
+
+function standingOf({ resolved: { settings }, focusM, frame: { colour } }: FinderFrame): Standing {
+  const { shutterS, iso, apertureN, compensationEv } = settings;
+  return {
+    shutter: shutterS,
+    iso,
+    aperture: apertureN,
+    compensationEv,
+    focus: focusM,
+    white: colour.white.kelvin,
+  };
 }
 
 function finderOf(from: Scene, { orientation }: Order, { outside }: World): Shown {

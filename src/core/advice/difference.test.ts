@@ -1,9 +1,10 @@
 // Why raw and picture differ, with true numbers; and two exposures side by side.
-import { SIM_ONE_COLOR_MATRIX } from '../colour/camera';
+import { colourOfNeutral } from '../colour/camera';
+import { SIM_COLOUR } from '../sensor/sim-colour';
 import { compareExposures } from '../scopes/compare';
 import { whyTheyDiffer } from './difference';
 
-const colour = { colorMatrix: SIM_ONE_COLOR_MATRIX, asShotNeutral: [0.5, 1, 0.8] as const, kelvin: 5000 };
+const colour = colourOfNeutral(SIM_COLOUR.matrices, [0.5, 1, 0.8]);
 const none = { onlyPicture: 0, onlyRaw: 0, both: 0, pictureWhite: 0, pictureBlack: 0 };
 
 describe('why they differ', () => {

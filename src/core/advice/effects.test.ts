@@ -1,4 +1,6 @@
 // What an exposure does, against the models that make the capture and against the handbook's optics.
+import { PLAIN_LAMP } from '../sensor/sensitivities';
+import { colourOfNeutral } from '../colour/camera';
 import { fullPlan } from '../exposure/automatic';
 import { croppedScene } from '../scene/crop';
 import { OPENING } from '../scene/outside';
@@ -18,9 +20,9 @@ import { explain } from './explain';
 const SIZE = 64;
 const scene: Scene = {
   description: {
-    ...{ id: 'flat', name: 'Flat', says: '', lens: 'wide' as const, fieldDeg: 70.97 },
+    ...{ ...PLAIN_LAMP, id: 'flat', name: 'Flat', says: '', lens: 'wide' as const, fieldDeg: 70.97 },
     ...{ eye: [0, 1, 0] as const, aim: [0, 1, 2] as const },
-    lamps: [{ id: 'a', name: 'A', level: 1 }],
+    lamps: [{ ...PLAIN_LAMP, id: 'a', name: 'A', level: 1 }],
     patches: [{ name: 'Middle', x: 0.5, y: 0.5, radius: 0.02, luminance: 60, distanceM: 2 }],
   },
   size: SIZE,
@@ -36,7 +38,7 @@ const hand = { press: 0.5, delayS: 0 };
 /** Mean of the green sites over black of a small capture. */
 function greenMean(shutterS: number, iso: number, apertureN: number, filterStops = 0): number {
   const exposure = { shutterS, iso, apertureN, compensationEv: 0, filterStops };
-  const colour = { colorMatrix: iris.camera.colorMatrix, asShotNeutral: [1, 1, 1] as const, kelvin: 5500 };
+  const colour = colourOfNeutral(iris.camera.matrices, [1, 1, 1]);
   const order = { settings: exposure, colour, seed: 3, timeMs: 0, offsetMinutes: 0, clockS: 0 };
   const frame = captureFrame(plateRows(iris, 512, 2, exposure), order, rest);
   return channelFigures(countSites(frame), frame.noise)[1]!.mean - frame.black;

@@ -46,13 +46,14 @@ const calm: Situation = {
   clippedOfFrame: 0,
   burntShare: 0.001,
   deviationEv: 0,
-  pattern: 'evaluative',
+  pattern: 'whole',
   readingEv100: 9,
   wholeEv100: 9,
   doubt: null,
   locked: false,
   delayS: 0,
   effects: still,
+  white: { stands: { kelvin: 5500, tint: 5 }, byHand: true, measured: null, mixed: null },
 };
 const first = (over: Partial<Situation>) => remediesFor({ ...calm, ...over })[0];
 const changesOf = (over: Partial<Situation>) => first(over)!.actions[0]!.changes;
@@ -65,6 +66,14 @@ describe('remedies', () => {
 
   /** One case of each kind. */
   const cases: Readonly<Record<RemedyKind, Partial<Situation>>> = {
+    white: { white: { ...calm.white!, measured: { kelvin: 2850, tint: 0 } } },
+    lights: {
+      white: {
+        ...calm.white!,
+        byHand: false,
+        mixed: { warmer: { kelvin: 2800, tint: 0 }, cooler: { kelvin: 6500, tint: 8 } },
+      },
+    },
     range: { outOfRangeEv: -2, controls: { ...auto, iso: { auto: false, exact: 100 } } },
     clipping: { headroomEv: -0.8, clippedOfFrame: 0.02, burntShare: 0.001 },
     meter: { controls: manual, deviationEv: -2 },
@@ -215,6 +224,12 @@ describe('a spot on a dark or a light thing', () => {
     expect(remediesFor({ ...calm, ...dark, locked: true })).toEqual([]);
     expect(remediesFor({ ...calm, ...dark, readingEv100: -Infinity })).toEqual([]);
   });
+
+  it('a lamp or a fire is brighter than any surface: it is meant to be grey, and nothing is said', () => {
+    const spot = { pattern: 'spot' as const, wholeEv100: 9 };
+    expect(first({ ...spot, readingEv100: 9 + 2.4 })!.says).toContain('2.4 over mid-grey');
+    expect(remediesFor({ ...calm, ...spot, readingEv100: 9 + 14.9 })).toEqual([]);
+  });
 });
 
 describe('quality', () => {
@@ -240,5 +255,32 @@ describe('quality', () => {
     });
     expect(setTo(changes, 'iso')).toBe(nearestStep(ISO_LADDER, 100));
     expect(setTo(changes, 'shutter')).toBe(nearestStep(SHUTTER_LADDER, 2 ** -7) - 3);
+  });
+
+  it('of white: takes what is measured, is silent where it is near or white finds itself', () => {
+    const measured = { kelvin: 2850, tint: 2 };
+    const white = { ...calm.white!, measured };
+    expect(first({ white })).toMatchObject({
+      kind: 'white',
+      says: expect.stringMatching(/5500 K; the light is warmer, 2850 K/),
+      actions: [
+        { changes: [{ setting: 'white', value: { auto: false, exact: 2850, tint: 2 } }] },
+        { changes: [{ setting: 'white', value: { auto: true } }] },
+      ],
+    });
+    expect(first({ white: { ...white, byHand: false } })).toBeUndefined();
+    // 5500 K and 4600 K are 36 mired apart.
+    expect(first({ white: { ...white, measured: { kelvin: 4600, tint: 0 } } })).toBeUndefined();
+    expect(first({ white: null })).toBeUndefined();
+  });
+
+  it('of two lights: one tap takes either, and then it is silent', () => {
+    const mixed = { warmer: { kelvin: 2800, tint: 0 }, cooler: { kelvin: 6500, tint: 8 } };
+    const white = { ...calm.white!, byHand: false, mixed };
+    expect(first({ white })!.actions.map(({ changes }) => changes)).toEqual([
+      [{ setting: 'white', value: { auto: false, exact: 2800, tint: 0 } }],
+      [{ setting: 'white', value: { auto: false, exact: 6500, tint: 8 } }],
+    ]);
+    expect(first({ white: { ...white, byHand: true, stands: { kelvin: 2800, tint: 0 } } })).toBeUndefined();
   });
 });

@@ -11,7 +11,10 @@ import {
 import { BASE_ISO, extendedStops, type ExposureSettings, type SettingId } from '../exposure/settings';
 import type { PatternId } from '../meter/pattern';
 import type { Doubt } from '../meter/read';
+import type { WhitePoint } from '../colour/temperature';
 import type { SettingKey, SettingValues } from '../setting/settings';
+import { whiteByHand } from '../setting/white';
+import type { MixedLight } from '../white/mixed';
 import {
   APERTURE_LADDER,
   at,
@@ -20,6 +23,7 @@ import {
   formatThirds,
   ISO_LADDER,
   nearestStep,
+  nominalKelvin,
   SHUTTER_LADDER,
   stepOf,
 } from '../units/ladders';
@@ -40,6 +44,8 @@ export const REMEDY_KINDS = [
   'noise',
   'diffraction',
   'extended',
+  'white',
+  'lights',
 ] as const;
 export type RemedyKind = (typeof REMEDY_KINDS)[number];
 
@@ -79,6 +85,13 @@ export interface Situation {
   readonly locked: boolean;
   readonly delayS: number;
   readonly effects: Effects;
+  /** White as it stands and what the camera measures; null where it tells nothing of it. */
+  readonly white: {
+    readonly stands: WhitePoint;
+    readonly byHand: boolean;
+    readonly measured: WhitePoint | null;
+    readonly mixed: Pick<MixedLight, 'warmer' | 'cooler'> | null;
+  } | null;
 }
 
 /** Blur that shows when the picture is looked at whole, pixels of 12 MP. */
@@ -90,6 +103,8 @@ const BANDS_EV = 0.1;
 const NO_BANDS_EV = 0.04;
 const SPOT_EV = 1.5;
 const SOFT_AIRY_PX = 2;
+/** Whites farther apart than this are plainly different, mired (practice: 10 is just seen). */
+const WHITE_MIRED = 40;
 /** Release delay that lets a tripod come to rest, s. */
 const REST_S = 2;
 
@@ -107,6 +122,8 @@ const CHECKS: readonly ((situation: Situation) => Remedy | null)[] = [
   noise,
   diffraction,
   extended,
+  whiteFarOff,
+  twoLights,
 ];
 
 /** All that is wrong, the worst first; kinds that the person has turned off are left out. */
@@ -206,7 +223,7 @@ function offTheMeter({ controls, plan, deviationEv, settings }: Situation): Reme
 function doubtful({ doubt, locked, pattern }: Situation): Remedy | null {
   if (!doubt || locked) return null;
   const bright = doubt === 'clipped';
-  const other: PatternId = pattern === 'evaluative' ? 'centre' : 'evaluative';
+  const other: PatternId = pattern === 'whole' ? 'centre' : 'whole';
   return {
     kind: 'doubt',
     says: bright
@@ -216,11 +233,18 @@ function doubtful({ doubt, locked, pattern }: Situation): Remedy | null {
   };
 }
 
+/**
+ * A white surface is log2(1/0.18) = 2.5 stops over mid-grey; half as much again for light that falls unevenly (practice). What is brighter is a
+ * light or a fire: made grey it keeps its detail, and nobody wants it lifted.
+ */
+const BRIGHTEST_SURFACE_EV = 4;
+
 /** A spot on something far from the frame's mean: the meter would make it grey. */
 function spotOffTheFrame({ pattern, readingEv100, wholeEv100, controls, locked }: Situation): Remedy | null {
   if (pattern !== 'spot' || locked) return null;
   const over = readingEv100 - wholeEv100;
-  if (!Number.isFinite(over) || Math.abs(over - controls.compensationEv) < SPOT_EV) return null;
+  if (!Number.isFinite(over) || over > BRIGHTEST_SURFACE_EV) return null;
+  if (Math.abs(over - controls.compensationEv) < SPOT_EV) return null;
   const wanted = Math.min(5, Math.max(-5, Math.round(over * 3) / 3));
   return {
     kind: 'spot',
@@ -352,6 +376,37 @@ function extended({ settings, controls }: Situation): Remedy | null {
 }
 
 const NAMES: Readonly<Record<SettingId, string>> = { shutter: 'Shutter', iso: 'ISO', aperture: 'Aperture' };
+
+const miredOf = ({ kelvin }: WhitePoint) => 1e6 / kelvin;
+const near = (a: WhitePoint, b: WhitePoint) => Math.abs(miredOf(a) - miredOf(b)) <= WHITE_MIRED;
+const takeWhite = (light: WhitePoint): RemedyAction => ({
+  label: `White ${nominalKelvin(light.kelvin)} K`,
+  changes: [{ setting: 'white', value: whiteByHand(light) }],
+});
+
+/** White set by hand for another light than the one that is measured. */
+function whiteFarOff({ white }: Situation): Remedy | null {
+  if (!white?.byHand || !white.measured || white.mixed) return null;
+  const { stands, measured } = white;
+  if (near(stands, measured)) return null;
+  const cooler = miredOf(measured) > miredOf(stands) ? 'warmer' : 'cooler';
+  const says = `White is set for ${nominalKelvin(stands.kelvin)} K; the light is ${cooler}, ${nominalKelvin(measured.kelvin)} K`;
+  const automatic = {
+    label: 'White automatic',
+    changes: [{ setting: 'white', value: { auto: true } }],
+  } as const;
+  return { kind: 'white', says, actions: [takeWhite(measured), automatic] };
+}
+
+/** Two lights, and white set for neither. */
+function twoLights({ white }: Situation): Remedy | null {
+  if (!white?.mixed) return null;
+  const { warmer, cooler } = white.mixed;
+  if (white.byHand && (near(white.stands, warmer) || near(white.stands, cooler))) return null;
+  const [w, c] = [warmer, cooler].map(({ kelvin }) => nominalKelvin(kelvin));
+  const says = `It looks lit by two lights, ${w} and ${c} K: white is right for one at most`;
+  return { kind: 'lights', says, actions: [takeWhite(warmer), takeWhite(cooler)] };
+}
 
 function pixels(px: number): string {
   return `${px >= 10 ? px.toFixed(0) : px.toFixed(1).replace(/\.0$/, '')} px`;

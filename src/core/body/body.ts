@@ -22,6 +22,8 @@ export interface Optic {
   readonly hyperfocalM: Known<number>;
   /** Of a lens without a focus drive: the one distance that it is set to, m. */
   readonly fixedFocusM?: number;
+  /** True where shutter and ISO move by themselves together or not at all: set by hand, one holds the other. */
+  readonly exposesWhole?: boolean;
   readonly can: Capabilities;
 }
 

@@ -1,10 +1,11 @@
 // Chromaticities of black bodies and daylight, and the nearest colour temperature of a chromaticity.
 // CIE 015:2018 (daylight locus); Kim et al. 2002 (cubic fit of the Planckian locus, 1667–25 000 K);
 // CIE 1960 UCS for distances.
-import type { Vec3 } from '../numeric/matrix';
+import { apply3, invert3, multiply3, scaleRows, type Mat3, type Vec3 } from '../numeric/matrix';
 
 export type Xy = readonly [number, number];
 
+export const D50: Xy = [0.34567, 0.3585];
 export const D65: Xy = [0.3127, 0.329];
 export const ILLUMINANT_A: Xy = [0.44757, 0.40745];
 
@@ -34,15 +35,6 @@ export function planckianXy(kelvin: number): Xy {
   return [x, y];
 }
 
-/** The white of usual light sources: black body up to 4000 K, daylight from 5000 K, a straight blend between. */
-export function usualWhiteXy(kelvin: number): Xy {
-  if (kelvin <= 4000) return planckianXy(kelvin);
-  if (kelvin >= 5000) return daylightXy(kelvin);
-  const k = (kelvin - 4000) / 1000;
-  const [a, b] = [planckianXy(kelvin), daylightXy(kelvin)];
-  return [a[0] + (b[0] - a[0]) * k, a[1] + (b[1] - a[1]) * k];
-}
-
 /** XYZ with Y = 1. */
 export function xyzOfXy([x, y]: Xy): Vec3 {
   return [x / y, 1, (1 - x - y) / y];
@@ -57,4 +49,17 @@ export function xyOfXyz([x, y, z]: Vec3): Xy {
 export function uvOfXy([x, y]: Xy): Xy {
   const d = -2 * x + 12 * y + 3;
   return [(4 * x) / d, (6 * y) / d];
+}
+
+/** Cone-like channels of the linear Bradford adaptation (Lam 1985; DNG specification, chapter 6). */
+const BRADFORD: Mat3 = [
+  [0.8951, 0.2664, -0.1614],
+  [-0.7502, 1.7135, 0.0367],
+  [0.0389, -0.0685, 1.0296],
+];
+
+/** XYZ as it looks under one white → XYZ as it looks under another. */
+export function adaptation(from: Vec3, to: Vec3): Mat3 {
+  const [a, b] = [apply3(BRADFORD, from), apply3(BRADFORD, to)];
+  return multiply3(invert3(BRADFORD), scaleRows(BRADFORD, [b[0] / a[0], b[1] / a[1], b[2] / a[2]]));
 }

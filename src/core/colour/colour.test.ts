@@ -1,19 +1,15 @@
 // CIE 015, IEC 61966-2-1, DNG specification chapter 6.
 import { apply3, invert3, multiply3 } from '../numeric/matrix';
+import { SIM_COLOUR } from '../sensor/sim-colour';
+import type { CameraMatrices } from './calibrated';
+import { balanceGains, colourOfNeutral, colourOfWhite, srgbFromBalanced } from './camera';
 import {
-  automaticWhite,
-  balanceGains,
-  cameraFromSrgb,
-  neutralOfXy,
-  SIM_ONE_COLOR_MATRIX,
-  srgbFromBalanced,
-} from './camera';
-import {
+  adaptation,
+  D50,
   D65,
   daylightXy,
   ILLUMINANT_A,
   planckianXy,
-  usualWhiteXy,
   uvOfXy,
   xyOfXyz,
   xyzOfXy,
@@ -31,16 +27,6 @@ describe('chromaticities', () => {
     const [x, y] = planckianXy(2856);
     expect(x).toBeCloseTo(ILLUMINANT_A[0], 2);
     expect(y).toBeCloseTo(ILLUMINANT_A[1], 2);
-  });
-
-  it('runs from warm to cool without a jump', () => {
-    let before = usualWhiteXy(2000);
-    for (let t = 2010; t <= 12000; t += 10) {
-      const now = usualWhiteXy(t);
-      expect(now[0]).toBeLessThan(before[0]);
-      expect(Math.hypot(now[0] - before[0], now[1] - before[1])).toBeLessThan(0.003);
-      before = now;
-    }
   });
 
   it('goes to XYZ and back', () => {
@@ -64,52 +50,58 @@ describe('sRGB', () => {
 });
 
 describe('the camera', () => {
+  const { matrices } = SIM_COLOUR;
+
   it('answers to D65 with green first, as luminance', () => {
-    const [r, g, b] = apply3(SIM_ONE_COLOR_MATRIX, xyzOfXy(D65));
-    expect(g).toBeCloseTo(1, 9);
+    const [r, g, b] = apply3(matrices[1]!.matrix, xyzOfXy(D65));
+    expect(g).toBeCloseTo(1, 2);
     expect(Math.max(r, b)).toBeLessThan(g);
   });
 
-  it('gives balanced white back as white, in any light', () => {
-    for (const kelvin of [2800, 5200, 7500]) {
-      const asShotNeutral = neutralOfXy(SIM_ONE_COLOR_MATRIX, usualWhiteXy(kelvin));
-      const colour = { colorMatrix: SIM_ONE_COLOR_MATRIX, asShotNeutral, kelvin };
+  it.each([
+    ['by its forward matrices', matrices],
+    [
+      'by its colour matrices alone',
+      matrices.map(({ kelvin, matrix }) => ({ kelvin, matrix })) as unknown as CameraMatrices,
+    ],
+  ])('gives balanced white back as white, in any light, %s', (_, of) => {
+    for (const kelvin of [2000, 2800, 5200, 7500, 12000]) {
+      const colour = colourOfWhite(of, { kelvin, tint: 5 });
       const gains = balanceGains(colour);
-      const balanced = asShotNeutral.map((v, i) => v * gains[i]!);
-      for (const v of balanced) expect(v).toBeCloseTo(1, 9);
-      for (const v of apply3(srgbFromBalanced(colour), [1, 1, 1])) expect(v).toBeCloseTo(1, 6);
+      for (const v of colour.asShotNeutral.map((n, i) => n * gains[i]!)) expect(v).toBeCloseTo(1, 9);
+      for (const v of apply3(srgbFromBalanced(colour), [1, 1, 1])) expect(v).toBeCloseTo(1, 9);
     }
   });
 
-  it('gives sRGB colours back through matrix and balance in D65', () => {
-    const colour = {
-      colorMatrix: SIM_ONE_COLOR_MATRIX,
-      asShotNeutral: neutralOfXy(SIM_ONE_COLOR_MATRIX, D65),
-      kelvin: 6504,
-    };
-    const gains = balanceGains(colour);
-    const camera = cameraFromSrgb(SIM_ONE_COLOR_MATRIX);
-    const white = apply3(camera, [1, 1, 1]);
-    const top = Math.max(...white);
-    const seen = apply3(camera, [0.6, 0.2, 0.1]).map((v, i) => (v / top) * gains[i]!);
-    const [r, g, b] = apply3(srgbFromBalanced(colour), [seen[0]!, seen[1]!, seen[2]!]);
-    expect(r).toBeCloseTo(0.6, 2);
-    expect(g).toBeCloseTo(0.2, 2);
-    expect(b).toBeCloseTo(0.1, 2);
+  it('of a neutral that is the colour of no light is balanced for it all the same', () => {
+    const colour = colourOfNeutral(matrices, [0.001, 0.2, 0.001]);
+    expect(colour.asShotNeutral).toEqual([0.005, 1, 0.005]);
+    expect(Number.isFinite(colour.white.kelvin)).toBe(true);
+  });
+});
+
+describe('adaptation (Bradford)', () => {
+  it('takes one white to the other, and nothing else than itself to itself', () => {
+    const [from, to] = [xyzOfXy(ILLUMINANT_A), xyzOfXy(D65)];
+    apply3(adaptation(from, to), from).forEach((v, i) => expect(v).toBeCloseTo(to[i]!, 9));
+    adaptation(to, to).forEach((row, i) => row.forEach((v, j) => expect(v).toBeCloseTo(i === j ? 1 : 0, 9)));
   });
 
-  it('finds an automatic white between the scene and daylight, and daylight when it sees nothing', () => {
-    const warm = automaticWhite(SIM_ONE_COLOR_MATRIX, neutralOfXy(SIM_ONE_COLOR_MATRIX, usualWhiteXy(3000)));
-    expect(warm.kelvin).toBeGreaterThan(3000);
-    expect(warm.kelvin).toBeLessThan(5200);
-    expect(automaticWhite(SIM_ONE_COLOR_MATRIX, [NaN, NaN, NaN]).kelvin).toBe(5200);
-    expect(automaticWhite(SIM_ONE_COLOR_MATRIX, [0, 0, 0]).kelvin).toBe(5200);
+  it('from D65 to D50 is the matrix that is published for it (ICC.1:2022, annex E)', () => {
+    const published = [
+      [1.0479, 0.0229, -0.0502],
+      [0.0296, 0.9904, -0.0171],
+      [-0.0092, 0.0151, 0.7519],
+    ];
+    adaptation(xyzOfXy(D65), xyzOfXy(D50)).forEach((row, i) =>
+      row.forEach((v, j) => expect(Math.abs(v - published[i]![j]!)).toBeLessThan(0.0005)),
+    );
   });
 });
 
 describe('matrices', () => {
   it('times their inverse are one', () => {
-    const one = multiply3(SIM_ONE_COLOR_MATRIX, invert3(SIM_ONE_COLOR_MATRIX));
+    const one = multiply3(XYZ_FROM_SRGB, invert3(XYZ_FROM_SRGB));
     one.forEach((row, i) => row.forEach((v, j) => expect(v).toBeCloseTo(i === j ? 1 : 0, 12)));
   });
   it('refuse to be inverted when they are singular', () => {

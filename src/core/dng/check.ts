@@ -1,14 +1,17 @@
-// The raw check of a file: is it sound, and what does its mosaic hold.
+// The raw check of a file: is it sound, and what does its image hold.
 import {
   channelFigures,
-  countSites,
+  countImage,
   headroomEv,
   percentilesEv,
   type ChannelFigures,
   type SiteCounts,
 } from '../raw/statistics';
 import { cfaIndex, floorSignal, type BayerPhase, type NoiseModel, type PerSite } from '../sensor/raw-frame';
+import type { WhitePoint } from '../colour/temperature';
+import { known } from '../units/known';
 import { DngError, type DngErrorCode } from './errors';
+import { factsOf } from './file-facts';
 import { readDng, type DngMetadata, type DngRaw } from './read';
 
 export interface CheckedChannel extends Omit<ChannelFigures, 'belowFloor'> {
@@ -35,6 +38,8 @@ export interface CheckReport {
   readonly headroomEv: number | null;
   /** Where signal equals noise, stops below saturation; null where the file does not tell its noise. */
   readonly floorEv: number | null;
+  /** The light that the file's white was made for, by its own matrices; null where it does not tell. */
+  readonly asShotWhite: WhitePoint | null;
   readonly metadata: DngMetadata;
 }
 
@@ -57,20 +62,21 @@ export function checkDng(bytes: Uint8Array): CheckReport | CheckRefusal {
 }
 
 export function reportOf(raw: DngRaw): CheckReport {
-  const counted = countSites(raw);
+  const counted = countImage(raw);
   const headroom = headroomEv(counted);
   const noise = noiseOf(raw);
   return {
     ok: true,
     width: raw.width,
     height: raw.height,
-    layout: `${phaseName(raw.phase)}, ${raw.compression === 'none' ? 'plain' : 'lossless JPEG'}, ${raw.block[0]}×${raw.block[1]} blocks`,
+    layout: `${raw.layout === 'cfa' ? phaseName(raw.phase) : 'linear RGB'}, ${raw.compression === 'none' ? 'plain' : 'lossless JPEG'}, ${raw.block[0]}×${raw.block[1]} blocks`,
     black: raw.black,
-    ...(raw.blacks && { blacks: raw.blacks }),
+    ...(raw.layout === 'cfa' && raw.blacks && { blacks: raw.blacks }),
     white: raw.white,
     channels: checkedChannels(counted, noise),
     headroomEv: Number.isFinite(headroom) ? headroom : null,
     floorEv: noise && Math.log2(floorSignal(noise) / (raw.white - raw.black)),
+    asShotWhite: known(factsOf(raw.metadata).white) ?? null,
     metadata: raw.metadata,
   };
 }

@@ -1,17 +1,22 @@
 // Our own writer against our own reader, and the reader against broken and hostile files. Independent readers are in
 // tests/reference.
+import { colourOfNeutral, srgbFromBalanced, type CameraColour } from '../colour/camera';
+import { SIM_COLOUR } from '../sensor/sim-colour';
 import { captureNoteOf } from './xmp';
 import { initialValues } from '../setting/values';
 import fc from 'fast-check';
-import { SIM_ONE_COLOR_MATRIX, srgbFromBalanced } from '../colour/camera';
+import { matrixAt, neutralOfWhite, type CameraMatrices } from '../colour/calibrated';
+import { xyOfWhite } from '../colour/temperature';
+import type { Mat3 } from '../numeric/matrix';
 import { baselineExposureEv, developerFor, developRegion } from '../raw/develop';
 import { floorSignal, type RawFrame } from '../sensor/raw-frame';
 import { checkDng, reportOf } from './check';
-import { readDng } from './read';
+import { readDng, type DngMetadata } from './read';
 import { EXIF, TAG } from './tags';
 import { number, openTiff, readDirectory, text } from './tiff-reader';
 import { rawFrameOf } from './file-frame';
 import { writeDng } from './write';
+import type { Known } from '../units/known';
 
 const tinyJpeg = Uint8Array.from([
   ...[0xff, 0xd8, 0xff, 0xc0, 0, 17, 8, 0, 8, 0, 8, 3, 1, 0x11, 0, 2, 0x11, 0, 3, 0x11, 0, 0xff, 0xd9],
@@ -27,7 +32,7 @@ function frameOf(width: number, height: number): RawFrame {
     ),
     black: 256,
     white: 4095,
-    colour: { colorMatrix: SIM_ONE_COLOR_MATRIX, asShotNeutral: [0.51, 1, 0.73], kelvin: 5200 },
+    colour: colourOfNeutral(SIM_COLOUR.matrices, [0.51, 1, 0.73]),
     noise: { shot: 0.349, read: 0.85 },
     baselineEv: baselineExposureEv({ iso: 50 }),
     settings: { shutterS: 2 ** (-8 / 3), iso: 50, apertureN: 1.8, compensationEv: -2 / 3 },
@@ -145,7 +150,7 @@ describe('a DNG', () => {
       },
     });
     expect(bare.facts.shutterS).toBe(0.0123);
-    for (const fact of ['iso', 'apertureN', 'timeMs', 'lens', 'colorMatrix', 'asShotNeutral'] as const)
+    for (const fact of ['iso', 'apertureN', 'timeMs', 'lens', 'matrices', 'asShotNeutral'] as const)
       expect(bare.facts[fact]).toEqual({ unknown: expect.stringMatching(/file|Its/) });
     expect([bare.noise, bare.baselineEv]).toEqual([null, 0]);
     // Shown plainly: a camera that sees as sRGB does.
@@ -153,7 +158,7 @@ describe('a DNG', () => {
     expect([r[0], g[1], b[2]]).toEqual([1, 1, 1].map((v) => expect.closeTo(v, 9)));
   });
 
-  it('takes the matrix that was made for D65, whichever it is', () => {
+  it('takes both matrices of lights that have a temperature, else the one that was made for D65', () => {
     const raw = readDng(fileOf(16, 16));
     const [one, two] = [Array(9).fill(0.1), Array(9).fill(0.2)] as number[][];
     const of = (first: number, second: number) =>
@@ -165,9 +170,49 @@ describe('a DNG', () => {
           calibrationIlluminant1: first,
           calibrationIlluminant2: second,
         },
-      }).facts.colorMatrix as unknown as number[][];
-    expect(of(17, 21)[0]![0]).toBe(0.2);
-    expect(of(21, 17)[0]![0]).toBe(0.1);
+      }).facts.matrices as CameraMatrices;
+    // Both lights have a temperature: both matrices serve.
+    expect(of(17, 21).map(({ kelvin, matrix }) => [kelvin, matrix[0][0]])).toEqual([
+      [2856, 0.1],
+      [6504, 0.2],
+    ]);
+    // Tungsten has none by its code: the other is taken.
+    expect(of(3, 21).map(({ matrix }) => matrix[0][0])).toEqual([0.2]);
+    expect(of(21, 3).map(({ matrix }) => matrix[0][0])).toEqual([0.1]);
+  });
+
+  it('tells the light that its white was made for, and is developed by the matrix of that light', () => {
+    const raw = readDng(fileOf(16, 16));
+    const [a, d65] = [
+      [0.95, -0.3, -0.06, -0.4, 1.2, 0.22, -0.05, 0.16, 0.5],
+      [0.86, -0.22, -0.085, -0.46, 1.33, 0.14, -0.09, 0.22, 0.58],
+    ] as const;
+    const rows = (m: readonly number[]) => [m.slice(0, 3), m.slice(3, 6), m.slice(6)] as unknown as Mat3;
+    const both: CameraMatrices = [
+      { kelvin: 2856, matrix: rows(a) },
+      { kelvin: 6504, matrix: rows(d65) },
+    ];
+    const of = (metadata: DngMetadata) => rawFrameOf({ ...raw, metadata });
+    const matrixOf = ({ matrices, white }: CameraColour) => matrixAt(matrices, white.kelvin)[0][0];
+    const calibrated = {
+      ...{ colorMatrix1: [...a], colorMatrix2: [...d65] },
+      ...{ calibrationIlluminant1: 17, calibrationIlluminant2: 21 },
+    };
+    const asShotNeutral = [...neutralOfWhite(both, xyOfWhite({ kelvin: 3600, tint: 12 }))];
+    const { facts, colour } = of({ ...calibrated, asShotNeutral });
+    expect(facts.white).toEqual({ kelvin: expect.closeTo(3600, -1), tint: expect.closeTo(12, 0) });
+    expect(matrixOf(colour)).toBeCloseTo(matrixAt(both, 3600)[0][0], 4);
+    // A light without a temperature of its own (4: flash) calibrates for the one that has.
+    const one = of({ ...calibrated, calibrationIlluminant1: 4, asShotNeutral });
+    expect(matrixOf(one.colour)).toBe(0.86);
+    // Where the white is told as a chromaticity, that is it.
+    const told = of({ ...calibrated, asShotWhiteXY: [0.3127, 0.329] });
+    expect(told.facts.white).toMatchObject({ kelvin: expect.closeTo(6504, -1) });
+    // Its neutral is that of the matrix it is developed by: a white of warm light comes out white.
+    const warm = of({ ...calibrated, asShotWhiteXY: [...xyOfWhite({ kelvin: 3600, tint: 12 })] });
+    warm.colour.asShotNeutral.forEach((v, c) => expect(v).toBeCloseTo(asShotNeutral[c]!, 6));
+    expect(matrixOf(warm.colour)).toBeCloseTo(matrixOf(colour), 6);
+    expect(reportOf({ ...raw, metadata: {} }).asShotWhite).toBeNull();
   });
 
   it('without a noise profile has no floor, on the check and in the frame alike', () => {
@@ -188,7 +233,7 @@ describe('a DNG', () => {
   });
 
   it('tells the lens and the light, not the settings', () => {
-    const tags = (over: Partial<RawFrame>, meteredEv100: number | null = 4.5) => {
+    const tags = (over: Partial<RawFrame>, meteredEv100: Known<number> = 4.5) => {
       const bytes = writeDng(
         { ...frameOf(16, 16), ...over },
         { ...OPTIONS, facts: { ...FACTS, meteredEv100 } },
@@ -213,7 +258,7 @@ describe('a DNG', () => {
     expect(closed.brightness).toBeCloseTo(4.5 - 5, 5);
     expect(tags({ settings: { ...settings, iso: 3200 } }).brightness).toBeCloseTo(-0.5, 5);
     // Exif: all ones are unknown.
-    expect(tags({}, null).brightness).toBe(-1);
+    expect(tags({}, { unknown: 'not metered' }).brightness).toBe(-1);
   });
 
   it('carries a note and gives it back, whatever is in it', () => {

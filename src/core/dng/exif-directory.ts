@@ -3,6 +3,7 @@ import type { RawFrame } from '../sensor/raw-frame';
 import type { ExifFacts } from '../setting/setting';
 import type { SettingValues } from '../setting/settings';
 import { exifOf } from '../setting/values';
+import { isUnknown, type Known } from '../units/known';
 import { exifDateTime, exifOffset, exifSubSec } from './exif-time';
 import { EXIF } from './tags';
 import { ascii, long, rational, short, srational, undefinedBytes, type Field } from './tiff-writer';
@@ -11,8 +12,8 @@ import { ascii, long, rational, short, srational, undefinedBytes, type Field } f
 export interface CaptureFacts {
   /** The settings as the person had them, as far as they are known. */
   readonly set: Partial<SettingValues> & Pick<SettingValues, 'meter'>;
-  /** What the meter read, EV at ISO 100; null when it read nothing. */
-  readonly meteredEv100: number | null;
+  /** What the meter read, EV at ISO 100. */
+  readonly meteredEv100: Known<number>;
   /** Identifier of the frame, 32 hexadecimal digits. */
   readonly uniqueId: string;
   /** Where the frame is kept; the first roll when absent. */
@@ -21,38 +22,48 @@ export interface CaptureFacts {
   readonly group?: { readonly id: string; readonly index: number; readonly of: number };
 }
 
-/** The Exif directory: what was set, what the lens is, when. */
-export function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
-  const { source, timeMs, offsetMinutes } = frame;
-  const told = settingFacts(frame, facts);
+/** When it was taken. */
+export function timeFields({ timeMs, offsetMinutes }: { timeMs: number; offsetMinutes: number }): Field[] {
   const time = exifDateTime(timeMs, offsetMinutes);
   const offset = exifOffset(offsetMinutes);
   const subSec = exifSubSec(timeMs);
-  const program = exposureProgram(facts);
   return [
-    ...settingFields(told),
-    short(EXIF.ExposureProgram, program),
-    undefinedBytes(EXIF.ExifVersion, 0x30, 0x32, 0x33, 0x32),
     ascii(EXIF.DateTimeOriginal, time),
     ascii(EXIF.DateTimeDigitized, time),
     ascii(EXIF.OffsetTime, offset),
     ascii(EXIF.OffsetTimeOriginal, offset),
     ascii(EXIF.OffsetTimeDigitized, offset),
-    srational(EXIF.BrightnessValue, brightness(facts.meteredEv100)),
-    rational(EXIF.MaxApertureValue, 2 * Math.log2(source.widestN)),
-    short(EXIF.LightSource, 0),
-    short(EXIF.Flash, 0x20),
-    rational(EXIF.FocalLength, source.focalLengthMm),
     ascii(EXIF.SubSecTime, subSec),
     ascii(EXIF.SubSecTimeOriginal, subSec),
     ascii(EXIF.SubSecTimeDigitized, subSec),
+  ];
+}
+
+/** Exif 2.32. */
+export const EXIF_VERSION = undefinedBytes(EXIF.ExifVersion, 0x30, 0x32, 0x33, 0x32);
+
+/** The Exif directory: what was set, what the lens is, when. */
+export function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
+  const { source } = frame;
+  const told = settingFacts(frame, facts);
+  const program = exposureProgram(facts);
+  return [
+    ...settingFields(told),
+    short(EXIF.ExposureProgram, program),
+    EXIF_VERSION,
+    ...timeFields(frame),
+    srational(EXIF.BrightnessValue, brightness(facts.meteredEv100)),
+    rational(EXIF.MaxApertureValue, 2 * Math.log2(source.widestN)),
+    short(EXIF.LightSource, told.LightSource ?? 0),
+    short(EXIF.Flash, 0x20),
+    rational(EXIF.FocalLength, source.focalLengthMm),
     short(EXIF.ColorSpace, 0xffff),
     short(EXIF.SensingMethod, 2),
     undefinedBytes(EXIF.FileSource, 3),
     undefinedBytes(EXIF.SceneType, 1),
     short(EXIF.CustomRendered, 0),
     short(EXIF.ExposureMode, program === MANUAL ? 1 : 0),
-    short(EXIF.WhiteBalance, 0),
+    short(EXIF.WhiteBalance, told.WhiteBalance ?? 0),
     short(EXIF.FocalLengthIn35mmFilm, source.equivalentMm),
     short(EXIF.SceneCaptureType, 0),
     ascii(EXIF.ImageUniqueID, facts.uniqueId),
@@ -71,8 +82,8 @@ function fixedLens(mm: number, n: number): readonly number[] {
 }
 
 /** APEX: at ISO 100 Sv is 5, so Bv = EV100 − 5. Exif's numerator of all ones is unknown. */
-function brightness(meteredEv100: number | null): number | [number, number] {
-  return meteredEv100 !== null && Number.isFinite(meteredEv100) ? meteredEv100 - SV_OF_ISO_100 : [-1, 1];
+function brightness(meteredEv100: Known<number>): number | [number, number] {
+  return isUnknown(meteredEv100) ? [-1, 1] : meteredEv100 - SV_OF_ISO_100;
 }
 const SV_OF_ISO_100 = Math.log2(100 / 3.125);
 
@@ -85,7 +96,7 @@ export function settingFacts({ settings, source }: RawFrame, { set }: CaptureFac
 }
 
 /** The settings' facts as fields of their types. */
-function settingFields(told: ExifFacts): Field[] {
+export function settingFields(told: ExifFacts): Field[] {
   const { ExposureTime, FNumber, PhotographicSensitivity: iso, SubjectDistance } = told;
   const { ShutterSpeedValue, ApertureValue, ExposureBiasValue, MeteringMode } = told;
   return [

@@ -39,6 +39,17 @@ describe('a mosaic of another hand', () => {
     expect(back.data).toEqual(samples.map((v) => table[Math.min(599, v)]!));
   });
 
+  it('is read inside an active area at any corner; its colours are counted from there', () => {
+    const back = readDng(file([[50829, LONG, 1, 3, H, W]]));
+    if (back.layout !== 'cfa') throw new Error('a mosaic');
+    expect([back.width, back.height, back.phase, back.data[0]]).toEqual([
+      W - 3,
+      H - 1,
+      [0, 0],
+      samples[W + 3],
+    ]);
+  });
+
   it('is read inside its active area; masked borders beside it are left out', () => {
     const back = readDng(
       file([
@@ -91,7 +102,6 @@ describe('a mosaic of another hand', () => {
       /BlackLevelDeltaH/,
     ],
     ['a fractional black', [50714, RATIONAL, 129, 2], /BlackLevel of 64.5/],
-    ['an active area between the colours', [50829, LONG, 1, 0, H, W], /ActiveArea that begins at row 1/],
     ['black to be measured on borders', [50830, LONG, 0, 0, 2, W], /MaskedAreas/],
     ['floating-point samples', [339, SHORT, 3], /SampleFormat 3/],
     ['another layout of sites', [50711, SHORT, 2], /CFALayout 2/],

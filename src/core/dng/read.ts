@@ -1,8 +1,10 @@
-// Reads a DNG's raw mosaic and metadata. Plain strips or tiles of 16-bit samples, and lossless JPEG tiles or strips.
+// Reads a DNG's raw image and metadata: a mosaic as plain strips or tiles of 16-bit samples or as lossless JPEG, or three plain linear
+// components a pixel.
+import { isTurn, type Rectangle, type Turn } from '../raw/shown';
 import type { BayerPhase, PerSite } from '../sensor/raw-frame';
 import { DngError } from './errors';
 import { decodeLosslessJpeg } from './lossless-jpeg-decode';
-import { mosaicLayout, type Blocks, type MosaicLayout } from './mosaic-layout';
+import { rawLayout, type Blocks, type RawLayout } from './raw-layout';
 import { EXIF, PHOTOMETRIC, TAG } from './tags';
 import {
   finiteNumber,
@@ -34,6 +36,9 @@ export interface DngMetadata {
   exposureBiasEv?: number;
   exposureProgram?: number;
   meteringMode?: number;
+  /** Exif: 0 automatic, 1 by hand. */
+  whiteBalance?: number;
+  lightSource?: number;
   focalLengthMm?: number;
   focalLength35mm?: number;
   /** Infinity where the file says so. */
@@ -44,6 +49,11 @@ export interface DngMetadata {
   asShotWhiteXY?: number[];
   colorMatrix1?: number[];
   colorMatrix2?: number[];
+  forwardMatrix1?: number[];
+  forwardMatrix2?: number[];
+  cameraCalibration1?: number[];
+  cameraCalibration2?: number[];
+  analogBalance?: number[];
   calibrationIlluminant1?: number;
   calibrationIlluminant2?: number;
   imageUniqueId?: string;
@@ -52,17 +62,18 @@ export interface DngMetadata {
   uniqueCameraModel?: string;
 }
 
-export interface DngRaw {
+interface DngImage {
   /** Of the part that saw light: masked borders are left out. */
   readonly width: number;
   readonly height: number;
-  readonly phase: BayerPhase;
-  /** Linear numbers, row by row. */
+  /** Linear numbers, row by row; of three components R, G, B of each pixel. */
   readonly data: Uint16Array;
   /** Of all sites; where they differ, the mean of the four. */
   readonly black: number;
-  readonly blacks?: PerSite<number>;
   readonly white: number;
+  /** The part that is to be seen, in columns and rows of the above; absent where that is all. */
+  readonly crop?: Rectangle;
+  readonly orientation: Turn;
   readonly compression: 'none' | 'lossless-jpeg';
   /** Tile size, or [width, rows a strip]. */
   readonly block: readonly [number, number];
@@ -70,6 +81,21 @@ export interface DngRaw {
   /** The XMP packet, as text. */
   readonly xmp: string | undefined;
 }
+
+export interface DngMosaic extends DngImage {
+  readonly layout: 'cfa';
+  readonly phase: BayerPhase;
+  readonly blacks?: PerSite<number>;
+}
+
+export interface DngComponents extends DngImage {
+  readonly layout: 'rgb';
+}
+
+export type DngRaw = DngMosaic | DngComponents;
+
+/** What a raw directory's PhotometricInterpretation may be. */
+const RAW_KINDS: readonly (number | undefined)[] = [PHOTOMETRIC.cfa, PHOTOMETRIC.linearRaw];
 
 /** @throws DngError that names what is wrong and where. */
 export function readDng(bytes: Uint8Array): DngRaw {
@@ -83,50 +109,75 @@ export function readDng(bytes: Uint8Array): DngRaw {
     all.push(directory);
     next = directory.next;
   }
-  const rawIfd = all.find((d) => number(file, d, TAG.PhotometricInterpretation) === PHOTOMETRIC.cfa);
-  if (!rawIfd) throw new DngError('no-raw', 'The file holds no raw mosaic', main.offset);
+  const rawIfd = all.find((d) => RAW_KINDS.includes(number(file, d, TAG.PhotometricInterpretation)));
+  if (!rawIfd) throw new DngError('no-raw', 'The file holds no raw image', main.offset);
   const exifOffset = wholeNumber(file, main, TAG.ExifIFD);
   const exif = exifOffset === undefined ? undefined : readDirectory(file, exifOffset, visited);
-  const layout = mosaicLayout(file, rawIfd);
+  const layout = rawLayout(file, rawIfd);
   const { active, phase, blacks, white, compression, blocks } = layout;
   const differ = blacks.some((black) => black !== blacks[0]);
-  return {
+  const crop = cropOf(file, rawIfd, active);
+  const orientation = number(file, main, TAG.Orientation);
+  const image: DngImage = {
     width: active.width,
     height: active.height,
-    phase,
+    ...(crop && { crop }),
+    orientation: isTurn(orientation) ? orientation : 1,
     data: readSamples(file, layout),
     black: blacks.reduce((sum, black) => sum + black / 4, 0),
-    ...(differ && { blacks }),
     white,
     compression,
     block: [blocks.width, blocks.height],
     metadata: metadataOf(file, main, rawIfd, exif),
     xmp: text(file, main, TAG.XMP),
   };
+  if (layout.layout === 'rgb') return { ...image, layout: 'rgb' };
+  return { ...image, layout: 'cfa', phase, ...(differ && { blacks }) };
+}
+
+/**
+ * DefaultCropOrigin and -Size, of the active area; they may be fractions. Undefined for all of it, and for what does not lie in it: a crop is
+ * a wish, and no reason to refuse the numbers.
+ */
+function cropOf(
+  file: TiffFile,
+  ifd: Directory,
+  { width, height }: { width: number; height: number },
+): Rectangle | undefined {
+  const [x = 0, y = 0] = (numbers(file, ifd, TAG.DefaultCropOrigin) ?? []).map(Math.round);
+  const [w = width, h = height] = (numbers(file, ifd, TAG.DefaultCropSize) ?? []).map(Math.round);
+  const whole = x === 0 && y === 0 && w === width && h === height;
+  const inside = x >= 0 && y >= 0 && w >= 2 && h >= 2 && x + w <= width && y + h <= height;
+  return inside && !whole ? { x, y, width: w, height: h } : undefined;
 }
 
 /** Linear numbers of the active area. */
-function readSamples(file: TiffFile, layout: MosaicLayout): Uint16Array {
-  const { width, height, active, table, blocks, compression } = layout;
+function readSamples(file: TiffFile, layout: RawLayout): Uint16Array {
+  const { height, active, table, blocks, compression, samples } = layout;
+  // Numbers, not pixels, from here on: a row of three components is a row three times as wide.
+  const width = layout.width * samples;
   const data = new Uint16Array(width * height);
   blocks.offsets.forEach((offset, i) => {
     const place = {
-      x: (i % blocks.across) * blocks.width,
+      x: (i % blocks.across) * blocks.width * samples,
       y: Math.floor(i / blocks.across) * blocks.height,
     };
     const bytes = file.bytes.subarray(offset, offset + blocks.counts[i]!);
-    if (compression === 'none') copyPlain(file, bytes, offset, place, blocks, data, width, height);
-    else copyLossless(bytes, offset, place, blocks, data, width, height);
+    if (compression === 'none') {
+      const wide = { ...blocks, width: blocks.width * samples };
+      copyPlain(file, bytes, offset, place, wide, data, width, height);
+    } else copyLossless(bytes, offset, place, blocks, data, width, height);
   });
   if (table) {
     const last = table.length - 1;
     for (let i = 0; i < data.length; i++) data[i] = table[Math.min(last, data[i]!)]!;
   }
-  if (active.width === width && active.height === height) return data;
-  const inside = new Uint16Array(active.width * active.height);
+  if (active.width === layout.width && active.height === height) return data;
+  const row = active.width * samples;
+  const inside = new Uint16Array(row * active.height);
   for (let y = 0; y < active.height; y++) {
-    const from = (active.y + y) * width + active.x;
-    inside.set(data.subarray(from, from + active.width), y * active.width);
+    const from = (active.y + y) * width + active.x * samples;
+    inside.set(data.subarray(from, from + row), y * row);
   }
   return inside;
 }
@@ -205,6 +256,8 @@ function metadataOf(file: TiffFile, main: Directory, rawIfd: Directory, exif?: D
     exposureBiasEv: inExif(EXIF.ExposureBiasValue),
     exposureProgram: inExif(EXIF.ExposureProgram),
     meteringMode: inExif(EXIF.MeteringMode),
+    whiteBalance: inExif(EXIF.WhiteBalance),
+    lightSource: inExif(EXIF.LightSource),
     focalLengthMm: inExif(EXIF.FocalLength),
     subjectDistanceM: exif && distance(number(file, exif, EXIF.SubjectDistance)),
     focalLength35mm: inExif(EXIF.FocalLengthIn35mmFilm),
@@ -215,6 +268,11 @@ function metadataOf(file: TiffFile, main: Directory, rawIfd: Directory, exif?: D
     asShotWhiteXY: numbers(file, main, TAG.AsShotWhiteXY),
     colorMatrix1: numbers(file, main, TAG.ColorMatrix1),
     colorMatrix2: numbers(file, main, TAG.ColorMatrix2),
+    forwardMatrix1: numbers(file, main, TAG.ForwardMatrix1),
+    forwardMatrix2: numbers(file, main, TAG.ForwardMatrix2),
+    cameraCalibration1: numbers(file, main, TAG.CameraCalibration1),
+    cameraCalibration2: numbers(file, main, TAG.CameraCalibration2),
+    analogBalance: numbers(file, main, TAG.AnalogBalance),
     calibrationIlluminant1: finiteNumber(file, main, TAG.CalibrationIlluminant1),
     calibrationIlluminant2: finiteNumber(file, main, TAG.CalibrationIlluminant2),
     noiseProfile: numbers(file, rawIfd, TAG.NoiseProfile) ?? numbers(file, main, TAG.NoiseProfile),

@@ -69,6 +69,9 @@ export const TAG = {
   DefaultCropSize: 50720,
   ColorMatrix1: 50721,
   ColorMatrix2: 50722,
+  CameraCalibration1: 50723,
+  CameraCalibration2: 50724,
+  AnalogBalance: 50727,
   AsShotNeutral: 50728,
   AsShotWhiteXY: 50729,
   BaselineExposure: 50730,
@@ -79,6 +82,8 @@ export const TAG = {
   CalibrationIlluminant2: 50779,
   ActiveArea: 50829,
   MaskedAreas: 50830,
+  ForwardMatrix1: 50964,
+  ForwardMatrix2: 50965,
   PreviewApplicationName: 50966,
   PreviewApplicationVersion: 50967,
   PreviewColorSpace: 50970,
@@ -114,6 +119,10 @@ export const EXIF = {
   SubSecTimeOriginal: 37521,
   SubSecTimeDigitized: 37522,
   ColorSpace: 40961,
+  PixelXDimension: 40962,
+  PixelYDimension: 40963,
+  ComponentsConfiguration: 37121,
+  FlashpixVersion: 40960,
   SensingMethod: 41495,
   FileSource: 41728,
   SceneType: 41729,
@@ -130,7 +139,7 @@ export const EXIF = {
 } as const;
 
 export const COMPRESSION = { none: 1, jpeg: 7 } as const;
-export const PHOTOMETRIC = { rgb: 2, ycbcr: 6, cfa: 32803 } as const;
+export const PHOTOMETRIC = { rgb: 2, ycbcr: 6, cfa: 32803, linearRaw: 34892 } as const;
 
 const NAMES = new Map<number, string>(
   [...Object.entries(TAG), ...Object.entries(EXIF)].map(([name, tag]) => [tag, name]),

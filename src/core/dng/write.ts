@@ -1,7 +1,10 @@
 // A capture as DNG 1.4: IFD0 with an RGB thumbnail and the facts of the file, a raw SubIFD (CFA, lossless-JPEG tiles or
 // plain strips) and a JPEG preview SubIFD, one function for each; Exif and XMP have modules of their own.
+import type { CameraMatrices } from '../colour/calibrated';
+import { whiteWords } from '../colour/temperature';
+import { illuminantCode } from './illuminants';
 import { blackOf, cfaIndex, type RawFrame } from '../sensor/raw-frame';
-import { exifDirectory, type CaptureFacts } from './exif-directory';
+import { exifDirectory, settingFacts, type CaptureFacts } from './exif-directory';
 import { exifDateTime, isoDateTime } from './exif-time';
 import { jpegInfo } from './jpeg-info';
 import { encodeLosslessJpeg } from './lossless-jpeg-encode';
@@ -27,6 +30,7 @@ export interface Picture {
   readonly rgba: Uint8ClampedArray;
 }
 
+/** Small pictures are turned as the frame is: one Orientation stands for all. */
 export interface DngOptions {
   /** A frame too narrow for tiles (under 33 sites) is written plain in any case. */
   readonly compression: 'lossless-jpeg' | 'none';
@@ -75,7 +79,7 @@ function mainDirectory(
     ascii(TAG.Make, source.make),
     ascii(TAG.Model, source.camera),
     long(TAG.StripOffsets, at.thumbnail),
-    short(TAG.Orientation, 1),
+    short(TAG.Orientation, frame.orientation ?? 1),
     short(TAG.SamplesPerPixel, 3),
     long(TAG.RowsPerStrip, height),
     long(TAG.StripByteCounts, width * height * 3),
@@ -86,19 +90,42 @@ function mainDirectory(
     ascii(TAG.Software, SOFTWARE),
     ascii(TAG.DateTime, exifDateTime(frame.timeMs, frame.offsetMinutes)),
     long(TAG.SubIFDs, at.rawIfd, at.previewIfd),
-    raw(TAG.XMP, TYPE.BYTE, xmpPacket(frame, options.facts, options.note)),
+    raw(TAG.XMP, TYPE.BYTE, xmpPacket(frame, wordsOf(frame, options.facts), options.note)),
     long(TAG.ExifIFD, at.exifIfd),
     byte(TAG.DNGVersion, 1, 4, 0, 0),
     byte(TAG.DNGBackwardVersion, 1, 1, 0, 0),
     ascii(TAG.UniqueCameraModel, source.camera),
-    srational(TAG.ColorMatrix1, ...colour.colorMatrix.flat()),
-    short(TAG.CalibrationIlluminant1, 21),
+    ...calibrationFields(colour.matrices),
     rational(TAG.AsShotNeutral, ...colour.asShotNeutral),
     srational(TAG.BaselineExposure, frame.baselineEv),
     rational(TAG.BaselineNoise, 1),
     rational(TAG.BaselineSharpness, 1),
     rational(TAG.LinearResponseLimit, 1),
   ];
+}
+
+/** What the camera's calibration found, one or two of it. */
+export function calibrationFields(matrices: CameraMatrices): Field[] {
+  const tags = [
+    [TAG.ColorMatrix1, TAG.ForwardMatrix1, TAG.CalibrationIlluminant1],
+    [TAG.ColorMatrix2, TAG.ForwardMatrix2, TAG.CalibrationIlluminant2],
+  ] as const;
+  return matrices.flatMap(({ kelvin, matrix, forward }, i) => {
+    const [colorTag, forwardTag, illuminantTag] = tags[i]!;
+    return [
+      srational(colorTag, ...matrix.flat()),
+      ...(forward ? [srational(forwardTag, ...forward.flat())] : []),
+      short(illuminantTag, illuminantCode(kelvin)),
+    ];
+  });
+}
+
+/** What Exif has no tag for: the settings' comments, and how a simulated capture was made. */
+function wordsOf(frame: RawFrame, facts: CaptureFacts): string {
+  const { scene, seed } = frame.source;
+  const made = scene ? `Simulated scene: ${scene}, seed ${seed}.` : '';
+  const white = `White ${whiteWords(frame.colour.white)}.`;
+  return [settingFacts(frame, facts).comment, white, made].filter(Boolean).join(' ');
 }
 
 function rawDirectory(frame: RawFrame, options: DngOptions, writer: TiffWriter): Field[] {
@@ -210,7 +237,12 @@ function sameParity(i: number, size: number): number {
   return size - 1 - ((size - 1 - i) & 1);
 }
 
-function previewDirectory(frame: RawFrame, jpeg: Uint8Array, offset: number): Field[] {
+/** A finished JPEG beside the raw image. */
+export function previewDirectory(
+  { timeMs, offsetMinutes }: { timeMs: number; offsetMinutes: number },
+  jpeg: Uint8Array,
+  offset: number,
+): Field[] {
   const info = jpegInfo(jpeg);
   return [
     long(TAG.NewSubfileType, 1),
@@ -230,11 +262,12 @@ function previewDirectory(frame: RawFrame, jpeg: Uint8Array, offset: number): Fi
     ascii(TAG.PreviewApplicationName, 'Velmo'),
     ascii(TAG.PreviewApplicationVersion, SOFTWARE.replace('Velmo ', '')),
     long(TAG.PreviewColorSpace, 2),
-    ascii(TAG.PreviewDateTime, isoDateTime(frame.timeMs, frame.offsetMinutes)),
+    ascii(TAG.PreviewDateTime, isoDateTime(timeMs, offsetMinutes)),
   ];
 }
 
-function rgbOf({ rgba, width, height }: Picture): Uint8Array {
+/** R, G, B of every pixel. */
+export function rgbOf({ rgba, width, height }: Picture): Uint8Array {
   const out = new Uint8Array(width * height * 3);
   for (let i = 0, o = 0; o < out.length; i += 4, o += 3) {
     out[o] = rgba[i]!;

@@ -1,19 +1,19 @@
-// XMP of a capture: who made the file and when, what Exif has no tag for in words, and the program's own note.
-import type { RawFrame } from '../sensor/raw-frame';
-import { settingFacts, type CaptureFacts } from './exif-directory';
+// XMP of a file of ours: who made it and when, what Exif has no tag for in words, and the program's own note.
 import { isoDateTime } from './exif-time';
 
 export const SOFTWARE = 'Velmo 0.1.0';
 
 /**
  * The packet of a file.
+ * @param words for people: what Exif has no tag for
  * @param captureNote kept as it is; what the program knows of the capture beyond the standard's tags
  */
-export function xmpPacket(frame: RawFrame, facts: CaptureFacts, captureNote: string | undefined): Uint8Array {
-  const time = isoDateTime(frame.timeMs, frame.offsetMinutes);
-  const { source } = frame;
-  const scene = source.scene ? ` Simulated scene: ${source.scene}, seed ${source.seed}.` : '';
-  const note = `${settingFacts(frame, facts).comment ?? ''}${scene}`.trim();
+export function xmpPacket(
+  { timeMs, offsetMinutes }: { timeMs: number; offsetMinutes: number },
+  words: string,
+  captureNote: string | undefined,
+): Uint8Array {
+  const time = isoDateTime(timeMs, offsetMinutes);
   const own =
     captureNote === undefined
       ? ''
@@ -23,7 +23,7 @@ export function xmpPacket(frame: RawFrame, facts: CaptureFacts, captureNote: str
  <rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">
   <rdf:Description rdf:about="" xmlns:xmp="http://ns.adobe.com/xap/1.0/" xmlns:dc="http://purl.org/dc/elements/1.1/"
     xmp:CreatorTool="${escapeXml(SOFTWARE)}" xmp:CreateDate="${time}" xmp:ModifyDate="${time}"${own}>
-   <dc:description><rdf:Alt><rdf:li xml:lang="x-default">${escapeXml(note)}</rdf:li></rdf:Alt></dc:description>
+   <dc:description><rdf:Alt><rdf:li xml:lang="x-default">${escapeXml(words)}</rdf:li></rdf:Alt></dc:description>
   </rdf:Description>
  </rdf:RDF>
 </x:xmpmeta>

@@ -20,9 +20,8 @@ import { readPin, type Pin, type PinReading } from '../meter/pins';
 import { readMeter, type Reading } from '../meter/read';
 import { baselineExposureEv, developerFor, developRegion, type Developer } from '../raw/develop';
 import { countSites, type SiteCounts } from '../raw/statistics';
-import { whiteFromCounts } from '../raw/white';
 import {
-  BLACK as BLACK_END,
+  BLACK,
   CLIP_ALL,
   disagreement,
   drawMarks,
@@ -30,27 +29,22 @@ import {
   markBright,
   markPicture,
   markRaw,
-  WHITE as WHITE_END,
+  WHITE,
   ZEBRA,
   type Disagreement,
 } from '../scopes/marks';
 import { zebraOnPicture, zebraOnRaw, type ZebraOn } from '../scopes/zebra';
 import { floorSignal, type RawFrame } from '../sensor/raw-frame';
+import { noiseModel } from '../sensor/sensor';
 import type { SettingValues } from '../setting/settings';
+import { dotted, MARK_COLOURS, READ_FROM } from './drawing';
 import { outlooks, type Outlook, type OutlookAsk } from './outlook';
+import { whiteFollower, type WhiteInUse } from '../white/follow';
+import { readRing, type Ring, type RingReading } from '../white/ring';
 import type { Moment, Observed, Source } from './source';
 
-/** Clip magenta and below-floor cyan of the house. */
-const MARK_COLOURS = { burnt: [255, 111, 174], dark: [88, 199, 232] } as const;
-/** The white follows only when it is off by more than this, so that noise does not make the picture shimmer. */
-const WHITE_STEP_KELVIN = 80;
-/** Share of the level that the highlight pattern reads from which on a sample is marked as read. */
-const READ_FROM = 0.8;
-const DOT_PERIOD = 4;
 /** A spot that is dragged about asks for a new reading each frame. */
 const MOST_READINGS = 64;
-const WHITE = 0xffffffff;
-const BLACK = 0xff000000;
 /** Frames after which moving light is counted again, and while the lens is being focused, which makes all of it anew. */
 const COUNT_EVERY = 4;
 const COUNT_LATER = 12;
@@ -66,6 +60,8 @@ export interface FinderAsk {
   /** Compensation that the person always wants beside that of the frame, EV. */
   readonly habitEv: number;
   readonly outlook: OutlookAsk;
+  /** Where white is measured from a thing; null while it is not. */
+  readonly ring: Ring | null;
 }
 
 /** What is drawn over the picture. */
@@ -79,11 +75,13 @@ export interface MarksAsk {
 
 export interface FinderFrame {
   readonly frame: RawFrame;
+  readonly white: WhiteInUse;
+  readonly ring: RingReading | null;
   readonly counted: SiteCounts;
   readonly reading: Reading;
   /** EV100 that the settings were made for: the reading, or what is held. */
   readonly meteredEv100: number;
-  /** What the whole frame reads in the evaluative pattern: to tell a spot that lies far off it. */
+  /** What the whole frame reads in the whole pattern: to tell a spot that lies far off it. */
   readonly wholeEv100: number;
   readonly pins: readonly PinReading[];
   readonly plan: AutomaticPlan;
@@ -163,9 +161,10 @@ export function finderFor(source: Source, atOnce = false): Finder {
   let countedFor: string | null = null;
   let plan: { rules: AutomaticRules | 'full'; plan: AutomaticPlan } | undefined;
   let previous: ExposureSettings | undefined;
+  const follower = whiteFollower(source.matrices);
   let colour: CameraColour | undefined;
   let counts: SiteCounts | undefined;
-  let developer: { key: string; developer: Developer } | undefined;
+  let developer: { iso: number; colour: CameraColour; developer: Developer } | undefined;
 
   // A view's light stands still; what was read of it stays true.
   const readings = new Map<string, Reading>();
@@ -188,7 +187,7 @@ export function finderFor(source: Source, atOnce = false): Finder {
       const { pattern } = settings.meter;
       const aim = aimOf(ask);
       const reading = read(pattern, aim);
-      const whole = read('evaluative', aim);
+      const whole = read('whole', aim);
       const rules = ask.freely ? 'full' : settings.rules;
       if (plan?.rules !== rules) plan = { rules, plan: planFor(source, rules) };
       const metered = ask.lockedEv100 ?? meteredFor(pattern, reading.ev100, settings);
@@ -220,11 +219,15 @@ export function finderFor(source: Source, atOnce = false): Finder {
       lap?.('expose');
       const counted = countSites(exposed, counts);
       counts = counted;
-      const white = whiteFromCounts(counted, exposed.noise, source.colorMatrix);
-      if (!colour || Math.abs(white.kelvin - colour.kelvin) > WHITE_STEP_KELVIN) colour = white;
+      const white = follower.next(exposed, settings.white, ask.lockedEv100 !== null);
+      ({ colour } = white);
       const frame = { ...exposed, colour };
       const measured: FinderFrame = {
         frame,
+        white,
+        ring:
+          ask.ring &&
+          readRing(exposed, source.matrices, ask.ring, noiseModel(source.sensor, exposed.settings.iso)),
         counted,
         reading,
         wholeEv100: whole.ev100,
@@ -241,8 +244,9 @@ export function finderFor(source: Source, atOnce = false): Finder {
       return measured;
     },
     develop: ({ frame }) => {
-      const key = `${frame.settings.iso < 100 ? frame.settings.iso : 100} ${frame.colour.kelvin}`;
-      if (developer?.key !== key) developer = { key, developer: developerFor(frame) };
+      const iso = Math.min(100, frame.settings.iso);
+      if (developer?.iso !== iso || developer.colour !== frame.colour)
+        developer = { iso, colour: frame.colour, developer: developerFor(frame) };
       developRegion(frame, developer.developer, { x: 0, y: 0, width, height }, rgba);
     },
     mark: ({ frame, outlook }, { rawClip, rawFloor, pictureWhite, pictureBlack, zebra }, told) => {
@@ -252,8 +256,8 @@ export function finderFor(source: Source, atOnce = false): Finder {
       const wanted =
         (rawClip ? CLIP_ALL : 0) |
         (rawFloor ? FLOOR_ALL : 0) |
-        (pictureWhite ? WHITE_END : 0) |
-        (pictureBlack ? BLACK_END : 0);
+        (pictureWhite ? WHITE : 0) |
+        (pictureBlack ? BLACK : 0);
       if (rawClip || rawFloor || told) markRaw(frame, { clip: rawClip || told, floor: rawFloor }, mask);
       if (pictureWhite || pictureBlack || told)
         markPicture(rgba, { white: pictureWhite || told, black: pictureBlack || told }, mask);
@@ -276,14 +280,7 @@ export function finderFor(source: Source, atOnce = false): Finder {
       if (!observed) return;
       const { light } = observed;
       const lux = observed.luxOf(source.sight.brightest(burnShare) * READ_FROM);
-      const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
-      for (let y = 0, i = 0; y < height; y++)
-        for (let x = 0; x < width; x++, i++) {
-          if (light[i]! < lux) continue;
-          // White and black dots in turn are seen on anything.
-          if ((x + y) % DOT_PERIOD === 0)
-            pixels[i] = (x + 2 * y) % (2 * DOT_PERIOD) < DOT_PERIOD ? WHITE : BLACK;
-        }
+      dotted(rgba, width, height, (i) => light[i]! >= lux);
     },
   };
 }

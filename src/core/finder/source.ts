@@ -1,10 +1,10 @@
 // What the finder looks at: a camera's preview, simulated or real. The finder asks for frames and knows nothing of where they come
 // from.
+import type { CameraMatrices } from '../colour/calibrated';
 import type { CameraColour } from '../colour/camera';
 import type { LensReach } from '../exposure/automatic';
 import type { ExposureSettings } from '../exposure/settings';
 import type { FramePoint, MeterSight } from '../meter/luminance-map';
-import type { Mat3 } from '../numeric/matrix';
 import type { RawFrame } from '../sensor/raw-frame';
 import type { SensorModel } from '../sensor/sensor';
 
@@ -49,7 +49,7 @@ export interface Source {
   /** Longest time that is held by hand, s; null where time costs nothing. */
   readonly steadyS: number | null;
   readonly sensor: SensorModel;
-  readonly colorMatrix: Mat3;
+  readonly matrices: CameraMatrices;
   /** Where the lens is set: by hand (m), or with null on what lies at a place. */
   focus(wantedM: number | null, at: FramePoint): number;
   observe(look: Look): Observed;

@@ -3,7 +3,7 @@
 import * as Type from '@sinclair/typebox';
 import type { Static } from '@sinclair/typebox';
 import type { ChannelFigures } from '../raw/statistics';
-import { PATTERN_IDS, type PatternId } from '../meter/pattern';
+import { patternForward, PATTERN_IDS, type PatternId } from '../meter/pattern';
 import type { Forecast } from '../scopes/levels';
 import { CFA_NAMES, type RawFrame } from '../sensor/raw-frame';
 import type { CaptureFacts } from '../dng/exif-directory';
@@ -11,7 +11,7 @@ import { OPENING, SUPPORTS, type Outside, type Support } from '../scene/outside'
 import { WHEEL_SPEEDS, type WheelSpeed } from '../scene/scene';
 import { LENS_IDS, type LensId } from '../sensor/simulated-camera';
 import type { SettingValues } from '../setting/settings';
-import { listed, partialSchema } from '../setting/values';
+import { listed, partialSchema, settingsForward } from '../setting/values';
 import type { Known } from '../units/known';
 import { knownSchema } from '../units/known-schema';
 
@@ -124,6 +124,15 @@ export function recordSchema() {
       ev100: knownSchema(Type.Number({ minimum: -100, maximum: 100 })),
     }),
     kelvin: knownSchema(Type.Number({ minimum: 100, maximum: 1e6 })),
+    /** Not kept by earlier versions, nor told by devices. */
+    tint: Type.Optional(Type.Number({ minimum: -1000, maximum: 1000 })),
+    /** White that the person gave it afterwards; the files stay as they were. */
+    rewhite: Type.Optional(
+      Type.Object({
+        kelvin: Type.Number({ minimum: 1000, maximum: 1e6 }),
+        tint: Type.Number({ minimum: -1000, maximum: 1000 }),
+      }),
+    ),
     /** What the finder said of raw before the press, if it could say anything. */
     forecast: Type.Optional(RAW_FIGURES),
     result: knownSchema(RAW_FIGURES),
@@ -179,7 +188,7 @@ interface FlatRecord {
 export function broughtForward(value: unknown): unknown {
   const record = value as FlatRecord | null;
   if (typeof record !== 'object' || record === null || (record.version !== 1 && record.version !== 2))
-    return value;
+    return wordsForward(value);
   return {
     ...(noteForward(record) as object),
     result: record.result,
@@ -188,10 +197,22 @@ export function broughtForward(value: unknown): unknown {
   };
 }
 
+/** A record, or a file's note, whose settings have other names by now. */
+function wordsForward(value: unknown): unknown {
+  const record = value as { set?: unknown; metered?: { pattern?: unknown } } | null;
+  if (typeof record !== 'object' || !record?.metered) return value;
+  return {
+    ...record,
+    set: settingsForward(record.set),
+    metered: { ...record.metered, pattern: patternForward(record.metered.pattern) },
+  };
+}
+
 /** The part of an earlier record that files carry too. */
 export function noteForward(note: unknown): unknown {
   const old = note as FlatRecord | null;
-  if (typeof old !== 'object' || old === null || (old.version !== 1 && old.version !== 2)) return note;
+  if (typeof old !== 'object' || old === null || (old.version !== 1 && old.version !== 2))
+    return wordsForward(note);
   const first = old.version === 1 ? { lensId: 'wide', focusM: null, outside: OPENING, clockS: 0 } : null;
   const { lensId, focusM, outside, clockS, ...r } = { ...old, ...first } as FlatRecord;
   const control = (auto: unknown, exact: unknown) => ({ auto, exact });
@@ -221,7 +242,7 @@ export function noteForward(note: unknown): unknown {
       ...(r.apertureAuto === undefined ? null : { aperture: control(r.apertureAuto, r.apertureN) }),
       ...Object.fromEntries(plain.map(({ key }) => [key, r[key]])),
     },
-    metered: { pattern: r.pattern, ev100: { unknown: EARLIER } },
+    metered: { pattern: patternForward(r.pattern), ev100: { unknown: EARLIER } },
     kelvin: r.kelvin,
     forecast: r.forecast,
     made: { kind: 'simulated', scene: r.scene, seed: r.seed, lensId, outside, clockS },
@@ -252,7 +273,7 @@ export function forecastFigures({ clipped, belowFloor }: Forecast, headroomEv: n
 }
 
 /** What is known of a capture before its file is written; it is kept in the file, so that the record can be made from that again. */
-export type CaptureNote = Omit<FrameRecord, 'result' | 'files' | 'place'>;
+export type CaptureNote = Omit<FrameRecord, 'result' | 'files' | 'place' | 'rewhite'>;
 
 /** @param forecast as the finder told it; undefined where it told nothing */
 export function captureNote(
@@ -276,11 +297,9 @@ export function captureNote(
     exposure: { shutterS, iso, apertureN, compensationEv },
     focusM: focusOf(source.focusM),
     set: facts.set,
-    metered: {
-      pattern: facts.set.meter.pattern,
-      ev100: facts.meteredEv100 ?? { unknown: 'the meter saw no light' },
-    },
-    kelvin: frame.colour.kelvin,
+    metered: { pattern: facts.set.meter.pattern, ev100: facts.meteredEv100 },
+    kelvin: frame.colour.white.kelvin,
+    tint: frame.colour.white.tint,
     ...(forecast ? { forecast } : null),
     made,
   };

@@ -1,15 +1,13 @@
 // A frame's record made again from its file: the same as the one that was lost.
 import { initialValues } from '../setting/values';
-import { entryOf } from './digest';
 import { encodeJpeg } from '../../../cli/jpeg';
 import { loadScene } from '../../../cli/scene-files';
 import { isRecord } from '../../vault/record-check.generated';
-import { readDng } from '../dng/read';
 import { writeDng } from '../dng/write';
 import { PREVIEW_LONG_SIDE } from '../scene/capture';
 import { viewScene } from '../scene/view';
 import { OPTICS } from '../sensor/cameras';
-import { recordFromFile } from './recover';
+import { recordFromFiles } from './recover';
 import { shoot } from './shoot';
 
 jest.setTimeout(60_000);
@@ -48,7 +46,7 @@ it('is the record that was lost, to the last digit', async () => {
     compression: 'lossless-jpeg',
     encodeJpeg,
   });
-  const again = recordFromFile(readDng(shot.dng), await entryOf('dng', shot.dng));
+  const again = await recordFromFiles([{ format: 'dng', bytes: shot.dng }]);
   expect(isRecord(again)).toBe(true);
   expect(again).toEqual(JSON.parse(JSON.stringify(shot.record)));
 
@@ -58,9 +56,9 @@ it('is the record that was lost, to the last digit', async () => {
   };
   const previewJpeg = encodeJpeg(new Uint8ClampedArray(16 * 16 * 4), 16, 16);
   const without = writeDng(shot.frame, { ...bare, previewJpeg, facts: press.facts });
-  expect(recordFromFile(readDng(without), await entryOf('dng', without))).toBeUndefined();
+  expect(await recordFromFiles([{ format: 'dng', bytes: without }])).toBeUndefined();
   const broken = writeDng(shot.frame, { ...bare, previewJpeg, facts: press.facts, note: '{"version":' });
-  expect(recordFromFile(readDng(broken), await entryOf('dng', broken))).toBeUndefined();
+  expect(await recordFromFiles([{ format: 'dng', bytes: broken }])).toBeUndefined();
   const strange = writeDng(shot.frame, { ...bare, previewJpeg, facts: press.facts, note: '{"version":2}' });
-  expect(isRecord(recordFromFile(readDng(strange), await entryOf('dng', strange)))).toBe(false);
+  expect(isRecord(await recordFromFiles([{ format: 'dng', bytes: strange }]))).toBe(false);
 });

@@ -1,25 +1,50 @@
-// The record of a frame made again from its file alone: for a capture whose page was closed before the record was written.
-import { captureNoteOf } from '../dng/xmp';
+// The record of a frame made again from its files alone: for a capture whose page was closed before the record was written.
 import { noiseOf } from '../dng/check';
-import type { DngRaw } from '../dng/read';
-import { channelFigures, countSites, headroomEv } from '../raw/statistics';
-import { noteForward, rawFiguresOf, type CaptureNote, type FileEntry, type FrameRecord } from './record';
+import { readDng } from '../dng/read';
+import { captureNoteOf } from '../dng/xmp';
+import { jpegFacts } from '../formats/jpeg';
+import { channelFigures, countImage, headroomEv } from '../raw/statistics';
+import { entryOf } from './digest';
+import { NO_RAW } from './picture-frame';
+import { noteForward, rawFiguresOf, type CaptureNote, type Format, type FrameRecord } from './record';
 
-/**
- * What the file says of its capture, with what its mosaic holds, as a record; it must still pass the record's schema. Undefined for a file
- * that carries no note of ours.
- * @param file as it was found
- */
-export function recordFromFile(raw: DngRaw, file: FileEntry): unknown {
-  const note = noteOf(raw);
-  const noise = noiseOf(raw);
-  if (!note || !noise) return undefined;
-  const counted = countSites(raw);
-  const result = rawFiguresOf(channelFigures(counted, noise), headroomEv(counted));
-  return { ...note, result, files: [file], place: { kind: 'stored' } } satisfies FrameRecord;
+export interface FoundFile {
+  readonly format: Format;
+  readonly bytes: Uint8Array;
 }
 
-function noteOf({ xmp }: DngRaw): CaptureNote | undefined {
+/**
+ * What the files say of their capture, with what raw among them holds, as a record; it must still pass the record's schema. Undefined for
+ * files that carry no note of ours.
+ * @param files as they were found; at least one
+ * @throws DngError for a broken one
+ */
+export async function recordFromFiles(files: readonly FoundFile[]): Promise<unknown> {
+  const jpeg = files.find(({ format }) => format === 'jpeg');
+  const dng = files.find(({ format }) => format === 'dng');
+  const found = jpeg ? ofPicture(jpeg.bytes) : dng && ofRaw(dng.bytes);
+  if (!found) return undefined;
+  const entries = await Promise.all(files.map(({ format, bytes }) => entryOf(format, bytes)));
+  return { ...found, files: entries, place: { kind: 'stored' } } satisfies FrameRecord;
+}
+
+type Found = CaptureNote & Pick<FrameRecord, 'result'>;
+
+function ofRaw(bytes: Uint8Array): Found | undefined {
+  const raw = readDng(bytes);
+  const note = noteOf(raw.xmp);
+  const noise = noiseOf(raw);
+  if (!note || !noise) return undefined;
+  const counted = countImage(raw);
+  return { ...note, result: rawFiguresOf(channelFigures(counted, noise), headroomEv(counted)) };
+}
+
+function ofPicture(bytes: Uint8Array): Found | undefined {
+  const note = noteOf(jpegFacts(bytes).xmp);
+  return note && { ...note, result: { unknown: NO_RAW } };
+}
+
+function noteOf(xmp: string | undefined): CaptureNote | undefined {
   const text = captureNoteOf(xmp);
   if (text === undefined) return undefined;
   try {

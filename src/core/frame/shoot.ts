@@ -1,12 +1,15 @@
 // One press: preview frame for the forecast and the white, full exposure, development of the small pictures, file.
 // The terminal and the capture worker both go this way; only the JPEG encoder of the preview is theirs.
+import { colourOfNeutral } from '../colour/camera';
 import type { CaptureFacts } from '../dng/exif-directory';
-import { measureWhite } from '../raw/white';
+import { measureWhite } from '../white/measure';
 import { writeDng, type DngOptions } from '../dng/write';
 import type { CameraColour } from '../colour/camera';
 import type { ExposureSettings } from '../exposure/settings';
 import { channelFigures, countSites, headroomEv, MEANINGFUL_SHARE } from '../raw/statistics';
+import type { Orientation } from '../body/orientation';
 import { developReduced } from '../raw/develop';
+import { seenSize, storedFor, turned, type Turn } from '../raw/shown';
 import {
   captureFrame,
   exposePreview,
@@ -64,11 +67,15 @@ export interface ShootOptions {
 }
 
 export interface Shot {
+  /** As it stands in the file: held upright, the sensor's rows run down the picture. */
   readonly frame: RawFrame;
   readonly dng: Uint8Array;
   readonly thumbnailJpeg: Uint8Array;
   readonly record: FrameRecord;
 }
+
+/** Held upright, the camera's left side is up: what it stored is seen a quarter turn clockwise (TIFF 6.0 Orientation). */
+const TURN_OF: Readonly<Record<Orientation, Turn>> = { landscape: 1, portrait: 6 };
 
 /** Long sides of the JPEG preview and of the thumbnail, pixels. */
 const PREVIEW_JPEG_SIDE = 1344;
@@ -101,7 +108,7 @@ export function forecastOf(
   const focused = previewStage(view, PREVIEW_LONG_SIDE).focused(press.focusM, press.settings);
   const shown = lightOf(focused);
   const colour =
-    press.colour ?? measureWhite(exposePreview(focused, order, shown, new Uint16Array(shown.length)));
+    press.colour ?? measureWhite(exposePreview(focused, order, shown, new Uint16Array(shown.length))).colour;
   const counted = averaged
     ? { width: focused.width, light: shown }
     : pointsOf(previewStage(view, FORECAST_LONG_SIDE).focused(press.focusM, press.settings));
@@ -124,23 +131,30 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
   const { onProgress } = options;
   const { forecast, colour } = toldOf(view, press, options.longSide);
   const rows = plateRows(view, options.longSide, press.focusM, press.settings);
-  const frame = captureFrame(rows, orderOf(view, press, colour), press.steadiness, (share) =>
+  const seen = captureFrame(rows, orderOf(view, press, colour), press.steadiness, (share) =>
     onProgress?.('expose', share),
   );
+  const turn = TURN_OF[view.orientation];
+  const frame = storedFor(seen, turn);
   const counted = countSites(frame);
   const result = rawFiguresOf(channelFigures(counted, frame.noise), headroomEv(counted));
   onProgress?.('picture', 0);
   const preview = pictureOf(frame, PREVIEW_JPEG_SIDE);
   const thumbnail = pictureOf(frame, THUMBNAIL_SIDE);
   const previewJpeg = await options.encodeJpeg(preview.rgba, preview.width, preview.height);
-  const thumbnailJpeg = await options.encodeJpeg(thumbnail.rgba, thumbnail.width, thumbnail.height);
+  const shown = seenSize({ ...frame, ...thumbnail });
+  const thumbnailJpeg = await options.encodeJpeg(
+    turned(thumbnail.rgba, thumbnail, turn),
+    shown.width,
+    shown.height,
+  );
   onProgress?.('picture', 1);
   const made: FrameOrigin = {
     kind: 'simulated',
     scene: view.description.id,
     ...{ seed: press.seed, lensId: view.camera.lensId, outside: view.outside, clockS: press.clockS },
   };
-  const note = captureNote(frame, made, press.facts, forecast);
+  const note = captureNote(seen, made, press.facts, forecast);
   const dng = writeDng(frame, {
     compression: options.compression,
     thumbnail,
@@ -170,7 +184,7 @@ function orderOf(view: SceneView, press: Press, colour?: CameraColour): CaptureO
 
 /** Stands in until the frame's own white is measured. */
 function daylight(view: SceneView): CameraColour {
-  return { colorMatrix: view.camera.colorMatrix, asShotNeutral: [1, 1, 1], kelvin: 5500 };
+  return colourOfNeutral(view.camera.matrices, [1, 1, 1]);
 }
 
 /** A developed picture whose long side has at most `side` pixels, and at least one for each 2×2 cell it stands for. */
@@ -178,5 +192,6 @@ function pictureOf(frame: RawFrame, side: number) {
   const scale = Math.min(1, side / Math.max(frame.width, frame.height), 0.5);
   const width = Math.max(1, Math.round(frame.width * scale));
   const height = Math.max(1, Math.round(frame.height * scale));
-  return { width, height, rgba: developReduced(frame, width, height) };
+  const rgba = developReduced(frame, width, height) as Uint8ClampedArray<ArrayBuffer>;
+  return { width, height, rgba };
 }

@@ -1,8 +1,16 @@
 // What a meter pattern is: one object that says which parts of the frame count, and how much.
 import type { FramePoint, LuminanceMap } from './luminance-map';
 
-export const PATTERN_IDS = ['evaluative', 'centre', 'spot', 'highlight'] as const;
+export const PATTERN_IDS = ['whole', 'centre', 'spot', 'highlight'] as const;
 export type PatternId = (typeof PATTERN_IDS)[number];
+
+/** Names that patterns had in earlier versions: they stand in setups, records and command lines. */
+const EARLIER: ReadonlyMap<unknown, PatternId> = new Map([['evaluative', 'whole']]);
+
+/** A pattern's name as it is now; anything else as it is. */
+export function patternForward(name: unknown): unknown {
+  return EARLIER.get(name) ?? name;
+}
 
 /** Where the person aims the meter. */
 export interface MeterAim {

@@ -27,21 +27,21 @@ describe('a pin', () => {
   it('tells where raw clips: 3.26 EV over mid-grey from base ISO up, a stop less for the same picture at ISO 50', () => {
     const sight = sightOf(map(100, 100));
     const pin = readPin(sight, A, settings);
-    expect(pin.fromGreyEv + pin.toClipEv).toBeCloseTo(3.263, 3);
+    expect(pin.fromGreyEv + pin.toClipEv!).toBeCloseTo(3.263, 3);
     const extended = readPin(sight, A, { ...settings, iso: 50, shutterS: 1 / 64 });
     expect(extended.fromGreyEv).toBeCloseTo(pin.fromGreyEv, 9);
-    expect(extended.fromGreyEv + extended.toClipEv).toBeCloseTo(2.263, 3);
+    expect(extended.fromGreyEv + extended.toClipEv!).toBeCloseTo(2.263, 3);
   });
 
   it('clips first in the channel that is exposed most', () => {
     const luminance = map(100, 100);
     const sight = { ...sightOf(luminance), peak: () => map(400, 100) };
-    expect(readPin(sight, B, settings).toClipEv - readPin(sight, A, settings).toClipEv).toBeCloseTo(2, 9);
+    expect(readPin(sight, B, settings).toClipEv! - readPin(sight, A, settings).toClipEv!).toBeCloseTo(2, 9);
   });
 
   it('in total darkness is black, not NaN', () => {
     const pin = readPin(sightOf(map(0, 1)), A, settings);
-    expect([pin.fromGreyEv, pin.toClipEv]).toEqual([-Infinity, Infinity]);
+    expect([pin.fromGreyEv, pin.toClipEv!]).toEqual([-Infinity, Infinity]);
   });
 
   it('put on a step by its reading, lands there exactly', () => {

@@ -1,4 +1,4 @@
-// Pins: places that the person keeps an eye on. Each tells where it lands from mid-grey, and how far raw is from clipping there.
+// Pins: places that the person keeps an eye on. Each tells where it lands from mid-grey, and of raw how far it is from clipping there.
 // Zone system (Adams): one step is one stop, 18 % grey is the middle. ISO 12232: saturation is 9.6 times a metered field.
 import { analogueIso, ev100RightFor, type ExposureSettings } from '../exposure/settings';
 import { ev100OfLuminance, luminanceOfEv100 } from '../light/apex';
@@ -19,8 +19,10 @@ export interface PinReading {
   readonly ev100: number;
   /** Stops over (+) or under (−) mid-grey with the present settings; −Infinity in total darkness. */
   readonly fromGreyEv: number;
-  /** Stops until raw clips there in its first channel; negative when it does. */
-  readonly toClipEv: number;
+  /** Stops until raw clips there in its first channel; negative when it does; null for a camera that shows no raw. */
+  readonly toClipEv: number | null;
+  /** Of a place at an end of a picture's tones: it is at least, or at most, this bright. */
+  readonly bound?: 'least' | 'most' | null;
 }
 
 /** Steps that a pin can be placed on. */
@@ -44,7 +46,8 @@ export function readPin(sight: MeterSight, pin: Pin, settings: ExposureSettings)
   };
 }
 
-function meanAt(map: LuminanceMap, at: FramePoint): number {
+/** Mean over the smallest spot at a place. */
+export function meanAt(map: LuminanceMap, at: FramePoint): number {
   const cells = discCells(map, at, SPOT_SHARES[0]);
   return cells.reduce((sum, i) => sum + map.data[i]!, 0) / cells.length;
 }

@@ -81,25 +81,25 @@ describe('meter patterns', () => {
     expect(inside / all).toBeLessThan(0.75);
   });
 
-  it('evaluative is not pulled by a lamp or a black corner, however extreme', () => {
-    const plain = read(field(50), 'evaluative').ev100;
+  it('whole is not pulled by a lamp or a black corner, however extreme', () => {
+    const plain = read(field(50), 'whole').ev100;
     for (const odd of [0, 1e-4, 5e3, 5e6]) {
       const map = field((x, y) => (x < 0.17 && y < 0.17 ? odd : 50));
-      expect(Math.abs(read(map, 'evaluative').ev100 - plain)).toBeLessThan(0.2);
+      expect(Math.abs(read(map, 'whole').ev100 - plain)).toBeLessThan(0.2);
     }
   });
 
-  it('evaluative follows when most of the frame is bright', () => {
+  it('whole follows when most of the frame is bright', () => {
     const map = field((x) => (x < 0.8 ? 2000 : 10));
-    expect(read(map, 'evaluative').luminance).toBeGreaterThan(1200);
+    expect(read(map, 'whole').luminance).toBeGreaterThan(1200);
   });
 
-  it('evaluative meets a broad bright part half-way, and not a small one', () => {
-    const plain = read(field(50), 'evaluative').ev100;
+  it('whole meets a broad bright part half-way, and not a small one', () => {
+    const plain = read(field(50), 'whole').ev100;
     const door = (share: number) =>
       read(
         field((x) => (x < share ? 50 * 2 ** 6 : 50)),
-        'evaluative',
+        'whole',
       ).ev100 - plain;
     // 6 EV over the rest is 3.53 EV over white; half of that is 1.76 (and the part itself counts for little).
     expect(door(0.2)).toBeGreaterThan(1.5);
@@ -117,14 +117,14 @@ describe('meter patterns', () => {
         },
       ),
     );
-    expect(read(field(0), 'evaluative').ev100).toBe(-Infinity);
+    expect(read(field(0), 'whole').ev100).toBe(-Infinity);
     expect(read(field(NaN), 'centre').luminance).toBe(0);
   });
 
   it('refuses an empty map, a spot that is nowhere, an unknown pattern', () => {
     expect(() => read({ width: 0, height: 0, data: new Float32Array(0) }, 'spot')).toThrow(RangeError);
     expect(() => read(field(1), 'spot', { x: NaN, y: 0 })).toThrow(RangeError);
-    expect(() => patternOf('magic')).toThrow(/evaluative, centre, spot, highlight/);
+    expect(() => patternOf('magic')).toThrow(/whole, centre, spot, highlight/);
   });
 });
 
@@ -174,7 +174,7 @@ describe('a reading in doubt', () => {
   });
 
   it('is one at the noise floor too, and none in between', () => {
-    expect(doubtOf(readMeter(sight(field(0.001)), 'evaluative', AIM))).toBe('floor');
+    expect(doubtOf(readMeter(sight(field(0.001)), 'whole', AIM))).toBe('floor');
     expect(doubtOf(readMeter(sight(field(0)), 'highlight', AIM))).toBe('floor');
     expect(doubtOf(readMeter(sight(field(1e9)), 'highlight', AIM))).toBe('clipped');
     for (const { id } of PATTERNS) expect(doubtOf(readMeter(sight(field(50)), id, AIM))).toBeNull();

@@ -1,14 +1,15 @@
 // A meter reading: the weighted mean of scene-linear luminance under a pattern, or the brightest part. ISO 2720 for EV100.
 // What the meter's own exposures clip, or lose in noise, is counted and told: the reading is then a bound, not a value.
 import { ev100OfLuminance } from '../light/apex';
+import type { Known } from '../units/known';
 import { centre } from './centre';
-import { evaluative } from './evaluative';
+import { whole } from './whole';
 import { highlight, meteredForHighlight } from './highlight';
 import type { MeterSight } from './luminance-map';
 import type { MeterAim, Pattern, PatternId } from './pattern';
 import { spot } from './spot';
 
-export const PATTERNS: readonly Pattern[] = [evaluative, centre, spot, highlight];
+export const PATTERNS: readonly Pattern[] = [whole, centre, spot, highlight];
 
 export interface Reading {
   /** Luminance that is to become mid-grey, cd/m². */
@@ -19,6 +20,15 @@ export interface Reading {
   readonly clippedShare: number;
   /** Share of what is read that lies in the meter's noise. */
   readonly floorShare: number;
+}
+
+/** EV at ISO 100 that was read, or why there is none. */
+export function meteredEv100(
+  { ev100 }: Pick<Reading, 'ev100'>,
+  relative: string | null = null,
+): Known<number> {
+  if (relative !== null) return { unknown: relative };
+  return Number.isFinite(ev100) ? ev100 : { unknown: 'the meter saw no light' };
 }
 
 /** Above this share of its area a reading is uncertain. */

@@ -56,7 +56,7 @@ export interface Developer {
 
 /** @throws RangeError for a camera matrix so strong that its colours leave the tone table */
 export function developerFor(
-  frame: Pick<RawImage, 'black' | 'blacks' | 'white' | 'colour' | 'baselineEv'>,
+  frame: Pick<RawImage, 'black' | 'white' | 'colour' | 'baselineEv'> & Partial<Pick<RawImage, 'blacks'>>,
 ): Developer {
   const { white, colour } = frame;
   // A balanced channel is cut at the level of the weakest one: what is burnt becomes white, not magenta.
@@ -83,6 +83,18 @@ export function developerFor(
     matrix: Int32Array.from(rows.flat(), (v) => Math.round(v * 2 ** MATRIX_BITS)),
     tone,
   };
+}
+
+/** Code value of the picture's R, G or B (`row` 0 … 2) for balanced linear values, ONE = clip. */
+export function pictureCode(
+  { matrix, tone }: Developer,
+  row: number,
+  red: number,
+  green: number,
+  blue: number,
+): number {
+  const sum = matrix[3 * row]! * red + matrix[3 * row + 1]! * green + matrix[3 * row + 2]! * blue;
+  return tone[BELOW * ONE + Math.floor(sum / 2 ** MATRIX_BITS)]!;
 }
 
 export interface Region {
@@ -189,7 +201,6 @@ export function developReduced(frame: RawImage, width: number, height: number): 
   const [c0, c1, c2, c3] = [0, 1, 2, 3].map(
     (i) => COLOUR[cfaIndex(px + (i & 1), py + (i >> 1))]!,
   ) as unknown as PerSite<number>;
-  const m = developer.matrix;
   const rgba = new Uint8ClampedArray(width * height * 4);
   const cellsX = frame.width >> 1;
   const cellsY = frame.height >> 1;
@@ -217,10 +228,7 @@ export function developReduced(frame: RawImage, width: number, height: number): 
       sums[c3] = sums[c3]! + s3;
       const [red, green, blue] = [sums[0]! / n, sums[1]! / (2 * n), sums[2]! / n];
       const o = (y * width + x) * 4;
-      for (let c = 0; c < 3; c++) {
-        const sum = m[3 * c]! * red + m[3 * c + 1]! * green + m[3 * c + 2]! * blue;
-        rgba[o + c] = developer.tone[BELOW * ONE + Math.floor(sum / 2 ** MATRIX_BITS)]!;
-      }
+      for (let c = 0; c < 3; c++) rgba[o + c] = pictureCode(developer, c, red, green, blue);
       rgba[o + 3] = 255;
     }
   }

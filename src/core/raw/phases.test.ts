@@ -1,11 +1,12 @@
 // Mosaics of every Bayer phase, with black of their own on every site: the same light, seen from a column or a row further on, gives
 // the same counts, the same picture, and the same file back. What is asserted is that law; RGGB is checked elsewhere.
+import { colourOfNeutral } from '../colour/camera';
+import { SIM_COLOUR } from '../sensor/sim-colour';
 import { encodeJpeg } from '../../../cli/jpeg';
 import { checkDng } from '../dng/check';
 import { rawFrameOf } from '../dng/file-frame';
 import { readDng } from '../dng/read';
 import { writeDng } from '../dng/write';
-import { SIM_ONE_COLOR_MATRIX } from '../colour/camera';
 import { stopline } from '../scopes/stopline';
 import { cfaIndex, type BayerPhase, type PerSite, type RawFrame } from '../sensor/raw-frame';
 import { initialValues } from '../setting/values';
@@ -38,7 +39,7 @@ function seenFrom([px, py]: BayerPhase, blacks: PerSite<number>): RawFrame {
     ...{ width, height, layout: 'cfa' as const, phase: [px, py] as BayerPhase, data, white: WHITE },
     black: blacks.reduce((sum, black) => sum + black / 4, 0),
     ...(same ? null : { blacks }),
-    colour: { colorMatrix: SIM_ONE_COLOR_MATRIX, asShotNeutral: [0.5, 1, 0.7], kelvin: 5000 },
+    colour: colourOfNeutral(SIM_COLOUR.matrices, [0.5, 1, 0.7]),
     noise: { shot: 0.35, read: 1.2 },
     baselineEv: 0.79,
     settings: { shutterS: 1 / 64, iso: 100, apertureN: 1.8, compensationEv: 0 },

@@ -1,6 +1,7 @@
 // Counts, headroom, stopline and clip marks against brute force; development against its own definition.
+import { colourOfNeutral } from '../colour/camera';
+import { SIM_COLOUR } from '../sensor/sim-colour';
 import fc from 'fast-check';
-import { SIM_ONE_COLOR_MATRIX } from '../colour/camera';
 import { pictureHistogram } from '../scopes/picture-histogram';
 import { binEdgeEv, stopline, STOPLINE_BINS } from '../scopes/stopline';
 import { cfaIndex, clipLevel } from '../sensor/raw-frame';
@@ -115,7 +116,7 @@ describe('development', () => {
   const frame = (value: (x: number, y: number) => number, iso = 100, w = 16, h = 12) => ({
     ...mosaic(w, h, value),
     layout: 'cfa' as const,
-    colour: { colorMatrix: SIM_ONE_COLOR_MATRIX, asShotNeutral: [0.5, 1, 0.7] as const, kelvin: 5500 },
+    colour: colourOfNeutral(SIM_COLOUR.matrices, [0.5, 1, 0.7]),
     noise,
     baselineEv: baselineExposureEv({ iso }),
   });

@@ -1,5 +1,5 @@
-// Counts of every number in a mosaic, a CFA channel at a time. All figures about a raw frame (clipped, below the
-// floor, headroom, percentiles, the stopline) are read from these counts, so one pass over the sites is enough.
+// Counts of every number in an image, a channel at a time: R, G1, G2, B of a mosaic, R, G, B of three components. All figures
+// about it (clipped, below the floor, headroom, percentiles, the stopline) are read from these counts, so one pass is enough.
 import {
   blackOf,
   CFA_NAMES,
@@ -11,10 +11,16 @@ import {
   type NoiseModel,
   type PerSite,
 } from '../sensor/raw-frame';
+import { RGB_NAMES, type Components, type ImageNumbers } from '../sensor/rgb-image';
 
-/** counts[channel][dn], channels in the order of `CFA_NAMES`. */
+export type ChannelName = CfaName | (typeof RGB_NAMES)[number];
+
 export interface SiteCounts {
-  readonly counts: PerSite<Uint32Array>;
+  /** Of each channel: `CFA_NAMES`, or `RGB_NAMES`. */
+  readonly names: readonly ChannelName[];
+  /** counts[channel][dn]. */
+  readonly counts: readonly Uint32Array[];
+  /** Numbers that were counted, of all channels together. */
   readonly sites: number;
   readonly black: number;
   /** Where black differs from site to site of a cell. */
@@ -26,10 +32,8 @@ export interface SiteCounts {
 export function countSites(frame: Mosaic, reuse?: SiteCounts): SiteCounts {
   const { width, height, data, black, blacks, white, phase = [0, 0] } = frame;
   const [px, py] = phase;
-  const fits = reuse !== undefined && reuse.white === white;
-  const counts: SiteCounts['counts'] = fits
-    ? reuse.counts
-    : ([0, 1, 2, 3].map(() => new Uint32Array(white + 1)) as unknown as SiteCounts['counts']);
+  const fits = reuse !== undefined && reuse.white === white && reuse.counts.length === 4;
+  const counts = fits ? reuse.counts : [0, 1, 2, 3].map(() => new Uint32Array(white + 1));
   if (fits) counts.forEach((c) => c.fill(0));
   for (let y = 0; y < height; y++) {
     const even = counts[cfaIndex(px, y + py)]!;
@@ -43,11 +47,24 @@ export function countSites(frame: Mosaic, reuse?: SiteCounts): SiteCounts {
     }
     if (width & 1) even[Math.min(white, data[i]!)]!++;
   }
-  return { counts, sites: width * height, black, white, ...(blacks && { blacks }) };
+  return { names: CFA_NAMES, counts, sites: width * height, black, white, ...(blacks && { blacks }) };
+}
+
+/** One pass over three components. Numbers above white are counted at white. */
+export function countComponents({ data, black, white }: Components): SiteCounts {
+  const counts = RGB_NAMES.map(() => new Uint32Array(white + 1));
+  counts.forEach((of, c) => {
+    for (let i = c; i < data.length; i += 3) of[Math.min(white, data[i]!)]!++;
+  });
+  return { names: RGB_NAMES, counts, sites: data.length, black, white };
+}
+
+export function countImage(image: ImageNumbers): SiteCounts {
+  return image.layout === 'cfa' ? countSites(image) : countComponents(image);
 }
 
 export interface ChannelFigures {
-  readonly name: CfaName;
+  readonly name: ChannelName;
   readonly sites: number;
   readonly clipped: number;
   readonly belowFloor: number;
@@ -57,7 +74,7 @@ export interface ChannelFigures {
   readonly mean: number;
 }
 
-/** Sites, clipped, below the floor (SNR < 1), least, greatest and mean number of each CFA channel. */
+/** Sites, clipped, below the floor (SNR < 1), least, greatest and mean number of each channel. */
 export function channelFigures(counted: SiteCounts, noise: NoiseModel): ChannelFigures[] {
   return counted.counts.map((counts, c) => {
     const black = blackOf(counted, c);
@@ -76,7 +93,7 @@ export function channelFigures(counted: SiteCounts, noise: NoiseModel): ChannelF
     }
     const empty = sites === 0;
     return {
-      name: CFA_NAMES[c]!,
+      name: counted.names[c]!,
       sites,
       clipped,
       belowFloor,

@@ -1,5 +1,7 @@
 // What the finder shows is what a capture gets: blur by the hand, by focus and by turning, in the same measure; and light is
 // neither made nor lost by any of them.
+import { PLAIN_LAMP } from '../sensor/sensitivities';
+import { colourOfNeutral } from '../colour/camera';
 import { SIM_ONE } from '../sensor/sim-one';
 import { exposedLight } from './exposed-light';
 import type { Opening } from './opening';
@@ -28,7 +30,7 @@ const description: SceneDescription = {
   fieldDeg: 70.97,
   eye: [0, 1, 0],
   aim: [0, 1, 2],
-  lamps: [{ id: 'a', name: 'A', level: 1 }],
+  lamps: [{ ...PLAIN_LAMP, id: 'a', name: 'A', level: 1 }],
   spin: { part: 1, name: 'Plate', x: 0, z: 2, turnsPerS: { still: 0, slow: 0.5, fast: 3 } },
   patches: [],
 };
@@ -190,7 +192,7 @@ describe('the finder and the capture', () => {
 
   it('band under a lamp that pulses at 100 Hz when the time is not a whole period, and not when it is', () => {
     const tube = { kind: 'mains', hz: 100, depth: 0.5 } as const;
-    const from = scene(2, 0, { lamps: [{ id: 'a', name: 'A', level: 1, flicker: tube }] });
+    const from = scene(2, 0, { lamps: [{ ...PLAIN_LAMP, id: 'a', name: 'A', level: 1, flicker: tube }] });
     const bands = (time: number) => {
       const { captured, shown } = both(from, rest, time, 2);
       return [captured, shown].map(({ light, width, height }) => {
@@ -208,10 +210,10 @@ describe('the finder and the capture', () => {
 
 describe('a window of a capture', () => {
   const settings = { shutterS: 1 / 8, iso: 100, apertureN: camera.lens.apertureN, compensationEv: 0 };
-  const colour = { colorMatrix: camera.colorMatrix, asShotNeutral: [1, 1, 1] as const, kelvin: 5500 };
+  const colour = colourOfNeutral(camera.matrices, [1, 1, 1]);
   const order = { settings, colour, seed: 11, timeMs: 0, offsetMinutes: 0, clockS: 3 };
   const tube = { kind: 'mains', hz: 100, depth: 0.5 } as const;
-  const lit = { lamps: [{ id: 'a', name: 'A', level: 1, flicker: tube }] };
+  const lit = { lamps: [{ ...PLAIN_LAMP, id: 'a', name: 'A', level: 1, flicker: tube }] };
 
   it.each([
     ['in the middle, by hand', hand, { x: 600, y: 440, width: 60, height: 48 }],

@@ -1,4 +1,5 @@
 // Lamps in time, the hand, what turns, and the sky: against what their definitions and the handbooks of the field say.
+import { PLAIN_LAMP } from '../sensor/sensitivities';
 import fc from 'fast-check';
 import { FAR_M } from '../units/ladders';
 import { noise3, octavesFor } from './grain';
@@ -56,8 +57,8 @@ describe('a flame', () => {
 
 describe('lamps', () => {
   const lamps = [
-    { id: 'a', name: 'A', level: 0.5 },
-    { id: 'b', name: 'B', level: 1 },
+    { ...PLAIN_LAMP, id: 'a', name: 'A', level: 0.5 },
+    { ...PLAIN_LAMP, id: 'b', name: 'B', level: 1 },
   ];
   it('burn at their opening level unless arranged, and never beyond', () => {
     expect(levelsOf({ lamps }, OPENING)).toEqual([0.5, 1]);

@@ -1,4 +1,6 @@
 // Packing of plates against their originals, and the way of light onto the sensor: H = q·L·t/N² (ISO 12232), cos⁴θ.
+import { PLAIN_LAMP } from '../sensor/sensitivities';
+import { colourOfNeutral } from '../colour/camera';
 import { digestOf } from '../frame/digest';
 import { initialValues } from '../setting/values';
 import { known } from '../units/known';
@@ -37,8 +39,8 @@ const description: SceneDescription = {
   eye: [0, 1, 0],
   aim: [0, 1, 2],
   lamps: [
-    { id: 'a', name: 'A', level: 1 },
-    { id: 'b', name: 'B', level: 0.5 },
+    { ...PLAIN_LAMP, id: 'a', name: 'A', level: 1 },
+    { ...PLAIN_LAMP, id: 'b', name: 'B', level: 0.5 },
   ],
   patches: [],
 };
@@ -58,6 +60,8 @@ const flatScene = (luminance: number): Scene => ({
   lamps: [plateOf(() => luminance * 0.75), plateOf(() => luminance * 0.5)],
   space,
 });
+
+jest.setTimeout(30_000);
 
 describe('the wavelet', () => {
   it.each([
@@ -161,7 +165,7 @@ describe('a lens', () => {
 
 const order = (shutterS: number, iso = 100) => ({
   settings: { shutterS, iso, apertureN: 1.8, compensationEv: 0 },
-  colour: { colorMatrix: SIM_ONE.colorMatrix, asShotNeutral: [0.5, 1, 0.7] as const, kelvin: 6500 },
+  colour: colourOfNeutral(SIM_ONE.matrices, [0.5, 1, 0.7]),
   seed: 4,
   timeMs: 0,
   offsetMinutes: 0,
@@ -196,9 +200,9 @@ describe('from scene to raw', () => {
 
   it.each(['portrait', 'landscape'] as Orientation[])('adds lamps up and sizes frames, %s', (orientation) => {
     const view = viewScene(flatScene(100), SIM_ONE, orientation);
-    expect(readMeter(view.sight, 'evaluative', AIM).luminance).toBeCloseTo(100, 2);
+    expect(readMeter(view.sight, 'whole', AIM).luminance).toBeCloseTo(100, 2);
     const only = viewScene(flatScene(100), SIM_ONE, orientation, { ...OPENING, levels: { b: 0 } });
-    expect(readMeter(only.sight, 'evaluative', AIM).luminance).toBeCloseTo(75, 2);
+    expect(readMeter(only.sight, 'whole', AIM).luminance).toBeCloseTo(75, 2);
     const { width, height } = plateRows(view, 4032, 2);
     expect([width, height]).toEqual(orientation === 'portrait' ? [3024, 4032] : [4032, 3024]);
   });
@@ -234,6 +238,7 @@ describe('from scene to raw', () => {
       at: AIM.at,
       pins: [],
       habitEv: 0,
+      ring: null,
       lockedEv100: null,
       outlook: { tolerance: TOLERANCE, cleanDb: 10 },
     });
@@ -271,7 +276,7 @@ describe('from scene to raw', () => {
       settings,
       facts: {
         set: initialValues(),
-        meteredEv100: null,
+        meteredEv100: { unknown: 'not metered' },
         uniqueId: 'a'.repeat(32),
       },
       seed: 1,

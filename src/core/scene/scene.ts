@@ -1,5 +1,6 @@
 // What a scene is: plates of light, one for each lamp, seen through one lens, with the words and figures that describe
 // them; where its surfaces are; what moves in it.
+import type { LampLight } from '../sensor/sensitivities';
 import type { PlateId } from '../sensor/simulated-camera';
 import type { Plate } from './plate-codec';
 
@@ -8,7 +9,8 @@ export type Flicker =
   | { readonly kind: 'mains'; readonly hz: number; readonly depth: number }
   | { readonly kind: 'flame'; readonly depth: number };
 
-export interface SceneLamp {
+/** Its plate shows a white surface in `rgb`, which stands for light of a spectrum. */
+export interface SceneLamp extends LampLight {
   readonly id: string;
   readonly name: string;
   /** Share of its full light in the scene as it opens, 0 … 1. */

@@ -1,8 +1,8 @@
 // Stars on the sensor: the path of each over the exposure, spread by the lens, as light on single sites.
-import { cameraFromSrgb } from '../colour/camera';
 import { apply3 } from '../numeric/matrix';
 import { blurDiscMm, lensQ } from '../optics/lens';
 import { cfaIndex } from '../sensor/raw-frame';
+import { cameraFromLamp, PLAIN_LAMP } from '../sensor/sensitivities';
 import { electronsPerLxS } from '../sensor/sensor';
 import type { LightGrid } from './light-grid';
 import { OPEN_SKY_M } from './scene';
@@ -42,7 +42,7 @@ export function drawStars(
   // All light through the pupil, T·π/4·D² = q·D², falls on one site's area.
   const gain = (lensQ(lens) * pupilMm * pupilMm) / (siteMm * siteMm);
   const electrons = electronsPerLxS(sensor) * durationS * gain;
-  const toCamera = cameraFromSrgb(camera.colorMatrix);
+  const toCamera = cameraFromLamp(camera.sensitivities, PLAIN_LAMP);
   const spot = spotOf(SHARP_SIGMA, Math.abs(blurDiscMm(lens, focusM, Infinity)) / siteMm);
   const perRad = lens.focalLengthMm / siteMm;
   const place = (star: Star, timeS: number) => {

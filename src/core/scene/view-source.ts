@@ -1,5 +1,6 @@
 // A scene through a lens as the finder's source: samples that stand for about 40 sites each. The light is projected once for a view,
 // defocused once for a setting of the lens, and only what moves is made anew for each frame.
+import { colourOfNeutral } from '../colour/camera';
 import { lightPassing } from '../exposure/settings';
 import { handHeldLimitS, lensQ } from '../optics/lens';
 import type { Source } from '../finder/source';
@@ -41,7 +42,7 @@ export function viewSource(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SI
     lens: camera.lens,
     steadyS: steadyTimeS(camera.equivalentMm, outside.support),
     sensor: camera.sensor,
-    colorMatrix: camera.colorMatrix,
+    matrices: camera.matrices,
     focus: (wantedM, at) => focusOf(view, wantedM, at),
     observe: ({ settings, focusM, number, moment, colour }) => {
       const key = `${focusM} ${settings.apertureN} ${lightPassing(settings)}`;
@@ -66,7 +67,7 @@ export function viewSource(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SI
           return (level * lensQ(set)) / (set.apertureN * set.apertureN);
         },
         expose: () => {
-          const daylight = { colorMatrix: camera.colorMatrix, asShotNeutral: [1, 1, 1] as const, kelvin: 0 };
+          const daylight = colourOfNeutral(camera.matrices, [1, 1, 1]);
           const order = {
             settings,
             colour: colour ?? daylight,

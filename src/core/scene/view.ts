@@ -1,10 +1,11 @@
 // A scene through a lens, before any exposure: light in the camera's channels, where it comes from, and what the meter sees.
 import type { Orientation } from '../body/orientation';
-import { cameraFromSrgb } from '../colour/camera';
 import { LUMA_709 } from '../colour/srgb';
 import { lightPassing, type ExposureSettings } from '../exposure/settings';
 import type { FramePoint, MeterSight } from '../meter/luminance-map';
 import { blurDiscMm, hyperfocalM } from '../optics/lens';
+import { scaleRows, type Mat3 } from '../numeric/matrix';
+import { cameraFromLamp } from '../sensor/sensitivities';
 import type { SimulatedCamera } from '../sensor/simulated-camera';
 import { levelsOf, OPENING, type Outside } from './outside';
 import { croppedScene } from './crop';
@@ -55,15 +56,16 @@ export function viewScene(
   ];
   for (const [i, set] of sets.entries()) {
     if (set.lamps.length === 0 && (i > 0 || sets.length > 1)) continue;
-    const light = new Float32Array(size * size * 3);
-    for (const { level, data } of set.lamps) {
-      for (let k = 0; k < light.length; k++) light[k] = light[k]! + level * data[k]!;
+    const planes: LightGroup['planes'] = [0, 1, 2].map(
+      () => new Float32Array(size * size),
+    ) as unknown as LightGroup['planes'];
+    for (const { level, data, ...lamp } of set.lamps) {
+      addLuminance(y709, data, level);
+      addLight(planes, data, scaleRows(cameraFromLamp(camera.sensitivities, lamp), [level, level, level]));
     }
-    for (let k = 0, j = 0; k < y709.length; k++, j += 3) {
-      y709[k] =
-        y709[k]! + LUMA_709[0] * light[j]! + LUMA_709[1] * light[j + 1]! + LUMA_709[2] * light[j + 2]!;
-    }
-    groups.push({ flicker: set.flicker, planes: cameraPlanes(light, camera) });
+    // No site gives light back.
+    for (const plane of planes) for (let i = 0; i < plane.length; i++) if (plane[i]! < 0) plane[i] = 0;
+    groups.push({ flicker: set.flicker, planes });
   }
   return {
     description,
@@ -119,18 +121,20 @@ export function asSet(view: SceneView, setting: LensSetting): SceneView {
   return { ...view, camera: { ...camera, lens: { ...lens, apertureN, transmission } } };
 }
 
-function cameraPlanes(light: Float32Array, camera: SimulatedCamera): LightGroup['planes'] {
-  const m = cameraFromSrgb(camera.colorMatrix);
-  const pixels = light.length / 3;
-  return [0, 1, 2].map((c) => {
-    const [mr, mg, mb] = m[c]!;
-    const plane = new Float32Array(pixels);
-    for (let i = 0, j = 0; i < pixels; i++, j += 3) {
-      const value = mr * light[j]! + mg * light[j + 1]! + mb * light[j + 2]!;
-      plane[i] = value > 0 ? value : 0;
-    }
-    return plane;
-  }) as unknown as LightGroup['planes'];
+/** Adds a lamp's picture, linear Rec. 709, to a plane of luminance. */
+function addLuminance(y709: Float32Array, data: Float32Array, level: number): void {
+  const [r, g, b] = [level * LUMA_709[0], level * LUMA_709[1], level * LUMA_709[2]];
+  for (let i = 0, j = 0; i < y709.length; i++, j += 3)
+    y709[i] = y709[i]! + r * data[j]! + g * data[j + 1]! + b * data[j + 2]!;
+}
+
+/** Adds it to the planes of a camera's channels. */
+function addLight(planes: LightGroup['planes'], data: Float32Array, m: Mat3): void {
+  planes.forEach((plane, c) => {
+    const [r, g, b] = m[c]!;
+    for (let i = 0, j = 0; i < plane.length; i++, j += 3)
+      plane[i] = plane[i]! + r * data[j]! + g * data[j + 1]! + b * data[j + 2]!;
+  });
 }
 
 /** Blur disc of each of the given distances, in samples of a grid with `longSide` along the frame; signed. */

@@ -1,4 +1,5 @@
 // What is told of a capture before it is made, against exact ramps, against the sensor itself, and against a plain count.
+import { colourOfNeutral } from '../colour/camera';
 import fc from 'fast-check';
 import { channelFigures, countSites, headroomEv } from '../raw/statistics';
 import { SIM_ONE } from '../sensor/sim-one';
@@ -274,11 +275,7 @@ describe('lines of the stopline', () => {
     expect(signalOfSnr(noiseModel(sensor, 100), 0)).toBeCloseTo(floorSignal(noiseModel(sensor, 100)), 9);
   });
   it('put the end of the picture’s tones one gain under clip, and a stop of extended ISO changes none of raw', () => {
-    const colour = {
-      colorMatrix: SIM_ONE.wide.colorMatrix,
-      asShotNeutral: [0.5, 1, 0.8] as const,
-      kelvin: 5000,
-    };
+    const colour = colourOfNeutral(SIM_ONE.wide.matrices, [0.5, 1, 0.8]);
     const { whiteEv, blackEv } = toneLimits(colour, { iso: 100 });
     expect(whiteEv[1] - whiteEv[0]).toBeCloseTo(1, 6);
     expect(whiteEv[1] - whiteEv[2]).toBeCloseTo(Math.log2(1 / 0.8), 6);

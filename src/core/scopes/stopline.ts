@@ -10,7 +10,7 @@ export const BINS_PER_EV = 12;
 export const STOPLINE_BINS = -STOPLINE_FROM_EV * BINS_PER_EV + 1;
 
 export interface Stopline {
-  /** Sites a bin, R, G (both greens), B. The last bin holds the clipped sites. Sums equal the sites. */
+  /** Sites a bin, R, G (of a mosaic both greens), B. The last bin holds the clipped sites. Sums equal the sites. */
   readonly bins: readonly [Float32Array, Float32Array, Float32Array];
 }
 
@@ -60,7 +60,7 @@ function spreadTable(black: number, white: number): readonly Spread[] {
 export function stopline(counted: SiteCounts): Stopline {
   const bins = [0, 1, 2].map(() => new Float32Array(STOPLINE_BINS)) as unknown as Stopline['bins'];
   counted.counts.forEach((counts, c) => {
-    const target = bins[c === 0 ? 0 : c === 3 ? 2 : 1]!;
+    const target = bins[c === 0 ? 0 : c === counted.counts.length - 1 ? 2 : 1]!;
     const table = spreadTable(blackOf(counted, c), counted.white);
     for (let dn = 0; dn < counts.length; dn++) {
       const n = counts[dn]!;

@@ -1,7 +1,14 @@
 // The simulated cameras by name, and every optic of theirs by its id.
 import type { Body, Optic, Span } from '../body/body';
 import { hyperfocalM } from '../optics/lens';
-import { COMPENSATION_LADDER, FAR_M, ISO_LADDER, SHUTTER_LADDER, type Ladder } from '../units/ladders';
+import {
+  COMPENSATION_LADDER,
+  FAR_M,
+  ISO_LADDER,
+  SHUTTER_LADDER,
+  WHITE_LADDER,
+  type Ladder,
+} from '../units/ladders';
 import { SIM_IRIS } from './sim-iris';
 import { SIM_ONE } from './sim-one';
 import {
@@ -52,6 +59,7 @@ export function opticOfCamera({ lensId, lens, sensor, equivalentMm }: SimulatedC
       shutter: span(SHUTTER_LADDER),
       iso: span(ISO_LADDER),
       compensationEv: span(COMPENSATION_LADDER),
+      white: span(WHITE_LADDER),
       ...(narrowestN === undefined ? null : { aperture: { low: apertureN, high: narrowestN } }),
       ...(fixedFocusM === undefined ? { focus: { low: closestM, high: FAR_M } } : null),
     },

@@ -1,5 +1,5 @@
 // The raw frame: the hinge of the program. Cameras make it; meter, scopes, development and files read it.
-import type { CameraColour, DevelopColour } from '../colour/camera';
+import type { CameraColour } from '../colour/camera';
 import type { ExposureSettings } from '../exposure/settings';
 
 /** Noise of a raw frame: variance in DN² at a signal of s DN above black is `shot`·s + `read`. */
@@ -49,10 +49,18 @@ export interface Mosaic {
   readonly white: number;
 }
 
+/** Which part of an image is to be seen, and how it is to be turned; all of it, as stored, where nothing is said. */
+export interface Seen {
+  /** In columns and rows of the image. */
+  readonly crop?: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+  /** TIFF's Orientation. */
+  readonly orientation?: 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8;
+}
+
 /** A mosaic with what is needed to look at it, whoever made it. */
-export interface RawImage extends Mosaic {
+export interface RawImage extends Mosaic, Seen {
   readonly layout: 'cfa';
-  readonly colour: DevelopColour;
+  readonly colour: CameraColour;
   /** Of a full-size site; null when nobody knows it. */
   readonly noise: NoiseModel | null;
   /** Stops that the picture is raised over raw (DNG BaselineExposure). */
@@ -61,7 +69,6 @@ export interface RawImage extends Mosaic {
 
 /** One exposure of a camera of ours. */
 export interface RawFrame extends RawImage {
-  readonly colour: CameraColour;
   readonly noise: NoiseModel;
   readonly settings: ExposureSettings;
   /** Time of the capture, ms since 1970 UTC, and the local offset in minutes. */

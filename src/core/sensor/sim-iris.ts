@@ -1,8 +1,8 @@
 // Velmo Sim Iris, the second simulated camera: one zoom lens with an iris, f/2.8 to f/8, on a larger sensor. Invented figures
 // of usual sizes. The zoom stands at one of four marked focal lengths; up to 50 mm it looks at the wide plates and crops
 // them, at 77 mm at the tele's.
-import { SIM_ONE_COLOR_MATRIX } from '../colour/camera';
 import { equivalentFocalLengthMm } from '../optics/lens';
+import { SIM_COLOUR } from './sim-colour';
 import type { SensorModel } from './sensor';
 import { simulatedCamera, type SimulatedCamera, type ZOOM_IDS } from './simulated-camera';
 import { SIM_ONE } from './sim-one';
@@ -18,7 +18,7 @@ const SENSOR: SensorModel = {
   readPostDn: 0.7,
 };
 
-const BODY = { id: 'sim-iris', name: 'Velmo Sim Iris', colorMatrix: SIM_ONE_COLOR_MATRIX } as const;
+const BODY = { id: 'sim-iris', name: 'Velmo Sim Iris', ...SIM_COLOUR } as const;
 /** Exact f/2.8 and f/8 of the third-stop ladder. */
 const [WIDEST, NARROWEST] = [2 ** 1.5, 8];
 

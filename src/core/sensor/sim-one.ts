@@ -1,7 +1,7 @@
 // Velmo Sim One, the simulated phone camera of the demo: three lenses, each on a sensor of its own. Invented figures of
 // usual sizes; the wide lens has the largest sensor and so the least noise.
-import { SIM_ONE_COLOR_MATRIX } from '../colour/camera';
 import { hyperfocalM, type Lens } from '../optics/lens';
+import { SIM_COLOUR } from './sim-colour';
 import type { SensorModel } from './sensor';
 import { simulatedCamera, type PlateId, type SimulatedCamera } from './simulated-camera';
 
@@ -19,7 +19,7 @@ const LARGE: SensorModel = {
 /** Sites of 1.4 µm hold a third of the charge. */
 const SMALL: SensorModel = { ...LARGE, pitchMm: 0.0014, fullWellE: 3600, readPreE: 1.4 };
 
-const BODY = { id: 'sim-one', name: 'Velmo Sim One', colorMatrix: SIM_ONE_COLOR_MATRIX } as const;
+const BODY = { id: 'sim-one', name: 'Velmo Sim One', ...SIM_COLOUR } as const;
 
 function cameraOf(
   lensId: PlateId,

@@ -1,6 +1,7 @@
 // A simulated camera: one optic on its sensor, with all that a frame must know of it. Which optics there are, by id.
-import type { Mat3 } from '../numeric/matrix';
+import type { CameraMatrices } from '../colour/calibrated';
 import { equivalentFocalLengthMm, type Lens } from '../optics/lens';
+import type { Sensitivities } from './sensitivities';
 import type { SensorModel } from './sensor';
 
 /** Lenses that the scenes' plates were rendered for. */
@@ -25,7 +26,9 @@ export interface SimulatedCamera {
   readonly crop: number;
   readonly lens: Lens;
   readonly sensor: SensorModel;
-  readonly colorMatrix: Mat3;
+  readonly sensitivities: Sensitivities;
+  /** What its maker's calibration found: all that its files tell of its colour. */
+  readonly matrices: CameraMatrices;
   readonly equivalentMm: number;
 }
 
@@ -33,7 +36,7 @@ export interface SimulatedCamera {
 export const TRANSMISSION = (0.65 * 4) / Math.PI;
 
 export function simulatedCamera(
-  body: Pick<SimulatedCamera, 'id' | 'name' | 'colorMatrix'>,
+  body: Pick<SimulatedCamera, 'id' | 'name' | 'sensitivities' | 'matrices'>,
   view: Pick<SimulatedCamera, 'lensId' | 'plates' | 'crop'>,
   sensor: SensorModel,
   lens: Omit<Lens, 'transmission' | 'widestN'>,

@@ -2,7 +2,7 @@
 import * as Type from '@sinclair/typebox';
 import type { Static } from '@sinclair/typebox';
 import { BURN_SHARE, BURN_SHARES } from '../meter/highlight';
-import { PATTERN_IDS, type PatternId } from '../meter/pattern';
+import { patternForward, PATTERN_IDS, type PatternId } from '../meter/pattern';
 import { patternOf } from '../meter/read';
 import { SPOT_NAMES, SPOT_SHARE, SPOT_SHARES } from '../meter/spot';
 import type { Setting } from './setting';
@@ -20,7 +20,7 @@ export type MeterSetting = Readonly<Static<typeof METER>>;
 
 /** Exif codes of CIPA DC-008. */
 const METERING_MODE: Readonly<Record<PatternId, number>> = {
-  evaluative: 5,
+  whole: 5,
   centre: 2,
   spot: 3,
   highlight: 255,
@@ -38,7 +38,7 @@ function oneOf(flag: string, text: string, allowed: readonly string[]): number {
 export const meter: Setting<MeterSetting> = {
   name: 'Meter',
   schema: METER,
-  initial: { pattern: 'evaluative', spotShare: SPOT_SHARE, burnShare: BURN_SHARE },
+  initial: { pattern: 'whole', spotShare: SPOT_SHARE, burnShare: BURN_SHARE },
   words: ({ pattern, spotShare, burnShare }) => {
     const { name } = patternOf(pattern);
     if (pattern === 'highlight') return `${name}, ${100 * burnShare} % may burn`;
@@ -47,11 +47,18 @@ export const meter: Setting<MeterSetting> = {
     return `${name}, ${(SPOT_NAMES[i] ?? `${(spotShare * 100).toFixed(1)} %`).toLowerCase()}`;
   },
   inSetups: true,
+  forward: (kept) => {
+    const value = kept as { pattern?: unknown } | null;
+    return typeof value === 'object' && value ? { ...value, pattern: patternForward(value.pattern) } : kept;
+  },
   options: [
     {
       flag: 'pattern',
       placeholder: PATTERN_IDS.join('|'),
-      parse: (text, now) => ({ ...now, pattern: PATTERN_IDS[oneOf('pattern', text, PATTERN_IDS)]! }),
+      parse: (text, now) => ({
+        ...now,
+        pattern: PATTERN_IDS[oneOf('pattern', String(patternForward(text)), PATTERN_IDS)]!,
+      }),
     },
     {
       flag: 'spot',

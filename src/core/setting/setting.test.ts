@@ -88,7 +88,7 @@ describe('a setting that was put on the list', () => {
     expect(gel(settingsOf(values, ultraWide!))).toBeUndefined();
     const set = settingsOf(values, wide!);
     expect(exifOf(set, {}).comment).toBe('Gel 50 mired.');
-    const frame = { settings: {}, source: {}, colour: {} } as unknown as RawFrame;
+    const frame = { settings: {}, source: {}, colour: { white: {} } } as unknown as RawFrame;
     const made = { kind: 'imported', file: 'x' } as const;
     const note = captureNote(frame, made, { set, meteredEv100: 1, uniqueId: '0' }, undefined);
     expect(gel(note.set)).toBe(50);

@@ -17,6 +17,8 @@ export interface ExifFacts {
   readonly PhotographicSensitivity?: number;
   readonly ExposureBiasValue?: Rational;
   readonly MeteringMode?: number;
+  readonly WhiteBalance?: number;
+  readonly LightSource?: number;
   readonly SubjectDistance?: number | Rational;
   readonly comment?: string;
 }
@@ -50,6 +52,8 @@ export interface Setting<T> {
   on?(optic: Optic): boolean;
   /** The nearest value that a person could set: what a file lets through may lie between two clicks. */
   settled?(value: T): T;
+  /** What an earlier version kept, as it is kept now; anything else as it is. It must still pass the schema. */
+  forward?(kept: unknown): unknown;
   /** What is wrong with a value that the schema lets through. */
   troubleOf?(value: T): { readonly field: string; readonly why: string } | null;
   readonly options?: readonly CommandOption<T>[];

@@ -6,9 +6,13 @@ import { filterStops } from './filter';
 import { focus } from './focus';
 import { iso } from './iso';
 import { meter } from './meter';
+import { pictures } from './pictures';
 import { rules } from './rules';
 import type { Setting } from './setting';
 import { shutter } from './shutter';
+import { torch } from './torch';
+import { white } from './white';
+import { zoom } from './zoom';
 
 export const SETTINGS = {
   shutter,
@@ -20,6 +24,10 @@ export const SETTINGS = {
   rules,
   filterStops,
   delayS,
+  white,
+  zoom,
+  torch,
+  pictures,
 } as const;
 
 export type SettingKey = keyof typeof SETTINGS;

@@ -2,7 +2,7 @@
 import { CONTROL, type Control } from '../exposure/control';
 import { parseShutter, SHUTTER_LADDER, shutterRational, stepOf } from '../units/ladders';
 import { byHand, controlWords, settledOn } from './ladder';
-import type { Setting } from './setting';
+import type { Rational, Setting } from './setting';
 
 export const shutter: Setting<Control> = {
   name: 'Shutter',
@@ -16,5 +16,14 @@ export const shutter: Setting<Control> = {
   exif: (_, { shutterS }) =>
     shutterS === undefined
       ? {}
-      : { ExposureTime: shutterRational(shutterS), ShutterSpeedValue: -Math.log2(shutterS) },
+      : { ExposureTime: asWritten(shutterS), ShutterSpeedValue: -Math.log2(shutterS) },
 };
+
+/** A click is written by its usual name; a time between clicks, as devices tell it, to the microsecond. */
+function asWritten(shutterS: number): Rational {
+  const off = Math.abs(Math.log2(shutterS / stepOf(SHUTTER_LADDER, shutterS).exact));
+  return off < ON_CLICK ? shutterRational(shutterS) : [Math.max(1, Math.round(shutterS * 1e6)), 1e6];
+}
+
+/** Stops: rounding, nothing else. */
+const ON_CLICK = 1e-3;

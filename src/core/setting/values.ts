@@ -47,6 +47,15 @@ export function partialSchema(keep: (setting: Listed) => boolean = () => true): 
   return Type.Object(properties, { additionalProperties: false });
 }
 
+/** Values of settings as an earlier version kept them, brought forward one by one; what is no object, and keys of no setting, as they are. */
+export function settingsForward(kept: unknown): unknown {
+  if (typeof kept !== 'object' || kept === null || Array.isArray(kept)) return kept;
+  const forward = new Map<string, Setting<unknown>['forward']>(listed().map((s) => [s.key, s.forward]));
+  return Object.fromEntries(
+    Object.entries(kept).map(([key, value]) => [key, forward.get(key)?.(value) ?? value]),
+  );
+}
+
 /** What Exif says of an exposure: of every setting its facts, comments one after the other. */
 export function exifOf(set: Partial<SettingValues>, made: Made): ExifFacts {
   const all = listed().map(({ key, exif }) => exif?.(set[key], made) ?? {});

@@ -11,7 +11,7 @@ const time = (s: number): Control => ({ auto: false, exact: stepOf(SHUTTER_LADDE
 const iso = (n: number): Control => ({ auto: false, exact: stepOf(ISO_LADDER, n).exact });
 const stop = (n: number): Control => ({ auto: false, exact: stepOf(APERTURE_LADDER, n).exact });
 const FREE = { shutter: AUTO(2 ** -7), iso: AUTO(100), aperture: AUTO(2 ** 1.5) };
-const WHOLE = { pattern: 'evaluative', spotShare: SPOT_SHARES[1], burnShare: BURN_SHARE } as const;
+const WHOLE = { pattern: 'whole', spotShare: SPOT_SHARES[1], burnShare: BURN_SHARE } as const;
 
 export const BUILT_IN: readonly Setup[] = [
   {

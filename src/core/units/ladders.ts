@@ -76,6 +76,36 @@ export const FOCUS_LADDER: Ladder = [
   { exact: FAR_M, nominal: Infinity, label: '∞' },
 ];
 
+/** Steps of the white ladder, and its ends in mired (10⁶/K): from one to the next the colour changes alike everywhere, by 8⅓. */
+const WHITE_STEPS = 50;
+const WARMEST_MIRED = 500;
+const COOLEST_MIRED = 1e6 / 12000;
+
+/** Three digits are enough for the eye, and two from 10 000 K on. */
+export function nominalKelvin(exact: number): number {
+  const step = exact < 5000 ? 10 : exact < 10000 ? 50 : 100;
+  return Math.round(exact / step) * step;
+}
+
+/** Colour temperatures in even steps of mired, 2000 to 12 000 K. */
+export const WHITE_LADDER: Ladder = Array.from({ length: WHITE_STEPS + 1 }, (_, i) => {
+  const exact = 1e6 / (WARMEST_MIRED - ((WARMEST_MIRED - COOLEST_MIRED) * i) / WHITE_STEPS);
+  const nominal = nominalKelvin(exact);
+  return { exact, nominal, label: `${nominal} K` };
+});
+
+const ZOOMS = [
+  1, 1.1, 1.2, 1.4, 1.6, 1.8, 2, 2.2, 2.5, 2.8, 3.2, 3.6, 4, 4.5, 5, 5.6, 6.3, 7, 8, 9, 10, 14, 20, 28, 40,
+  56, 80, 100,
+];
+
+/** Times the widest view of a device, from 1. */
+export const ZOOM_LADDER: Ladder = ZOOMS.map((times) => ({
+  exact: times,
+  nominal: times,
+  label: `${times}×`,
+}));
+
 /**
  * Index of the step nearest to `exact` in stops (for the compensation ladder, in EV); the ends catch all beyond.
  * @throws RangeError when `exact` is not a finite number, or not positive on a ladder of light.
@@ -86,6 +116,8 @@ export function nearestStep(ladder: Ladder, exact: number): number {
     throw new RangeError(`Not a value of this ladder: ${exact}`);
   }
   if (ladder === FOCUS_LADDER) return nearestFocus(exact);
+  if (ladder === ZOOM_LADDER) return nearestByLog(ladder, exact);
+  if (ladder === WHITE_LADDER) return nearestByMired(exact);
   const first = at(ladder, 0).exact;
   const position = linear
     ? (exact - first) * 3
@@ -97,12 +129,18 @@ export function nearestStep(ladder: Ladder, exact: number): number {
 
 /** Nearest in dioptres and stops alike: by the logarithm, infinity from 100 m on. */
 function nearestFocus(exact: number): number {
-  if (exact > 100) return FOCUS_LADDER.length - 1;
+  return exact > 100 ? FOCUS_LADDER.length - 1 : nearestByLog(FOCUS_LADDER.slice(0, -1), exact);
+}
+
+function nearestByMired(kelvin: number): number {
+  const share = (WARMEST_MIRED - 1e6 / kelvin) / (WARMEST_MIRED - COOLEST_MIRED);
+  return Math.min(WHITE_STEPS, Math.max(0, Math.round(share * WHITE_STEPS)));
+}
+
+/** Of steps that are no even share of a stop. */
+function nearestByLog(ladder: Ladder, exact: number): number {
   const away = (step: Step) => Math.abs(Math.log2(step.exact / exact));
-  return FOCUS_METRES.reduce(
-    (best, _, i) => (away(FOCUS_LADDER[i]!) < away(FOCUS_LADDER[best]!) ? i : best),
-    0,
-  );
+  return ladder.reduce((best, step, i) => (away(step) < away(ladder[best]!) ? i : best), 0);
 }
 
 /** The step at `index`, held inside the ladder. */

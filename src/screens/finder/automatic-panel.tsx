@@ -6,7 +6,8 @@ import { at, formatThirds, ISO_LADDER, nearestStep } from '../../core/units/ladd
 import { rulesWords } from '../../core/setting/rules';
 import { useExposureWords } from '../../live/report';
 import { useDesk } from '../../live/desk';
-import { hasIris } from '../../live/camera';
+import { hasIris } from '../../core/body/body';
+import { useOptic } from '../../live/in-use';
 import { Button } from '../../ui/button';
 import { Segmented } from '../../ui/segmented';
 import { Stepper } from '../../ui/stepper';
@@ -23,7 +24,8 @@ const ENDS: Readonly<Record<SettingId, readonly [string, string]>> = {
 
 export function AutomaticPanel() {
   const rules = useDesk((d) => d.settings.rules);
-  const iris = useDesk((d) => hasIris(d.optic));
+  const optic = useOptic();
+  const iris = hasIris(optic);
   const plan = useExposureWords((e) => e.plan);
   const { setRules } = useDesk.getState();
   /** A bound as this lens can keep it. */
@@ -42,8 +44,21 @@ export function AutomaticPanel() {
     if (indices[0] > indices[1]) indices[1 - end] = indices[end]!;
     setRules({ [id]: indices.map((i) => at(LADDER_OF[id], i).exact) });
   };
+  if (optic.exposesWhole)
+    return (
+      <Words quiet testID="rules-words">
+        This device exposes by itself, by rules of its own that it does not tell. Shutter or ISO set by hand,
+        and the lock, hold both.
+      </Words>
+    );
   return (
     <>
+      <Button
+        label="Everything automatic"
+        name="Everything automatic (0)"
+        onPress={useDesk.getState().setAllAutomatic}
+        testID="automatic-all"
+      />
       <Words quiet testID="rules-words">
         As light falls: {rulesWords(rules, iris)}.
       </Words>

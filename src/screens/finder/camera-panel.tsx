@@ -2,29 +2,33 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Body } from '../../core/body/body';
 import { isUnknown, known } from '../../core/units/known';
-import { bodies, bodyWith } from '../../live/camera';
+import { PICTURE_COUNTS } from '../../core/setting/pictures';
+import { useCameras } from '../../live/camera';
+import { useBody, useOptic } from '../../live/in-use';
 import { useDesk } from '../../live/desk';
+import { Button } from '../../ui/button';
+import { Segmented } from '../../ui/segmented';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 
 export function CameraPanel() {
-  const lens = useDesk((d) => d.optic);
+  const bodies = useCameras((c) => c.bodies);
   const notice = useDesk((d) => d.notice);
   const { takeBody } = useDesk.getState();
-  const chosen = bodyWith(lens);
+  const chosen = useBody();
   return (
     <View role="radiogroup" aria-label="Camera" style={styles.list}>
-      {bodies().map((profile) => (
+      {bodies.map((profile) => (
         <Pressable
           key={profile.id}
           role="radio"
-          aria-checked={profile === chosen}
+          aria-checked={profile.id === chosen.id}
           aria-label={`${profile.name}: ${profile.says}`}
           onPress={() => takeBody(profile.id)}
           testID={`body-${profile.id}`}
-          style={[styles.card, profile === chosen && styles.chosen]}
+          style={[styles.card, profile.id === chosen.id && styles.chosen]}
         >
-          <Words style={profile === chosen && styles.accent}>{profile.name}</Words>
+          <Words style={profile.id === chosen.id && styles.accent}>{profile.name}</Words>
           <Words kind="label" quiet>
             {profile.says}
           </Words>
@@ -33,6 +37,8 @@ export function CameraPanel() {
           </Words>
         </Pressable>
       ))}
+      <Pictures />
+      <Torch />
       {notice && (
         <Words quiet testID="camera-notice">
           {notice}
@@ -40,6 +46,44 @@ export function CameraPanel() {
       )}
     </View>
   );
+}
+
+/** Of a camera that gives finished pictures: a linear file beside the JPEG, and of how many. */
+function Pictures() {
+  const { can } = useOptic();
+  const pictures = useDesk((d) => d.settings.pictures);
+  const { setSetting } = useDesk.getState();
+  if (!can.pictures) return null;
+  return (
+    <View style={styles.block}>
+      <Words kind="label" quiet>
+        A press keeps the largest JPEG that the device gives. Beside it, a linear DNG averaged from:
+      </Words>
+      <Segmented
+        name="Linear DNG averaged from"
+        choices={PICTURE_COUNTS.map((id) => ({
+          id,
+          label: id === 0 ? 'None' : String(id),
+          name: id === 0 ? 'No linear DNG' : `${id} pictures`,
+        }))}
+        chosen={pictures}
+        onChoose={(next) => setSetting('pictures', next)}
+        columns={4}
+        testID="pictures"
+      />
+      <Words kind="label" quiet>
+        It is made from the picture’s 8 bits, not raw. Hold still: what moves is smeared.
+      </Words>
+    </View>
+  );
+}
+
+function Torch() {
+  const { can } = useOptic();
+  const torch = useDesk((d) => d.settings.torch);
+  const { setSetting } = useDesk.getState();
+  if (!can.torch) return null;
+  return <Button label="Torch" on={torch} onPress={() => setSetting('torch', !torch)} testID="torch" />;
 }
 
 /** Its lenses and its size, as far as they are known. */
@@ -63,6 +107,7 @@ const styles = StyleSheet.create({
     borderColor: 'transparent',
     gap: 2,
   },
+  block: { gap: space.half },
   chosen: { borderColor: colour.accent },
   accent: { color: colour.accent },
 });

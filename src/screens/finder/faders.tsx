@@ -3,7 +3,9 @@ import { useEffect, useRef, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { explain } from '../../core/advice/explain';
 import { isAllManual, type ExposureControls } from '../../core/exposure/automatic';
+import type { SettingValues } from '../../core/setting/settings';
 import type { Optic } from '../../core/body/body';
+import { USUAL_LIGHTS } from '../../core/setting/white';
 import { stepsOn, type Steps } from '../../core/setting/ladder';
 import { known } from '../../core/units/known';
 import { extendedStops, SETTING_IDS } from '../../core/exposure/settings';
@@ -14,19 +16,24 @@ import {
   formatThirds,
   ISO_LADDER,
   nearestStep,
+  nominalKelvin,
   SHUTTER_LADDER,
+  WHITE_LADDER,
 } from '../../core/units/ladders';
 import { useDesk } from '../../live/desk';
-import { hasIris, opticWith } from '../../live/camera';
-import { exactOf, isAuto, isTold } from '../../live/desk-controls';
+import { hasIris } from '../../live/camera';
+import { useOptic } from '../../live/in-use';
+import { exactOf, isAuto, isTold, toldOf } from '../../live/desk-controls';
 import { exposureOf, rawOf, useRawWords, useReport } from '../../live/report';
 import { LADDERS, settingOf, type FaderId } from '../../live/desk-state';
 import { Button } from '../../ui/button';
 import { Fader, type FaderMark } from '../../ui/fader';
-import { SlidePanel } from '../../ui/slide-panel';
-import { colour, radius, space, touch } from '../../ui/theme';
+import { Panel } from '../../ui/panel';
+import { useTextSize } from '../../ui/text-size';
+import { colour, radius, rem, space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
-import { distanceWords, valueWords } from './format';
+import { distanceWords, signedWords, valueWords } from './format';
+import { faderKeys } from './keys';
 import { NoRaw } from './no-raw';
 
 const NAMES: Record<FaderId, string> = {
@@ -35,33 +42,62 @@ const NAMES: Record<FaderId, string> = {
   iso: 'ISO',
   compensation: 'Compensation',
   focus: 'Focus',
+  white: 'White',
+  zoom: 'Zoom',
 };
-const SHORT: Record<FaderId, string> = { ...NAMES, compensation: 'Comp.' };
+const SHORT: Record<FaderId, string> = { ...NAMES, compensation: 'Comp.', white: 'White, K' };
 
-export function Faders({ onLadder, hints }: { onLadder: (fader: FaderId) => void; hints?: boolean }) {
-  const lens = opticWith(useDesk((d) => d.optic));
-  // What the camera cannot do is not there; a lens that is focused at one distance says so.
-  const ids = FADERS.filter(
+/** What can be set on a lens: what it cannot do is not there, and one that is focused at one distance says so. */
+export function fadersOf(lens: Optic): readonly FaderId[] {
+  return FADERS.filter(
     (id) => settingOf(id) in lens.can || (id === 'focus' && lens.fixedFocusM !== undefined),
   );
+}
+
+export function Faders({
+  rows,
+  width,
+  onLadder,
+  hints,
+}: {
+  rows: number;
+  width: number;
+  onLadder: (fader: FaderId) => void;
+  hints: boolean;
+}) {
+  const ids = fadersOf(useOptic());
+  const text = useTextSize();
+  if (ids.length === 0)
+    return (
+      <View style={styles.none} testID="no-faders">
+        <Words quiet>This device sets its exposure and focus by itself, and lets nobody set them.</Words>
+      </View>
+    );
+  const inRow = Math.ceil(ids.length / rows);
+  const crowded = width / inRow < CROWDED * text;
   return (
-    <View style={styles.row}>
-      {ids.map((id) => (
-        <DeskFader key={id} id={id} onLadder={onLadder} hint={hints ? KEY_HINTS[id] : undefined} />
+    <View style={styles.rows}>
+      {Array.from({ length: rows }, (_, row) => (
+        <View key={row} style={styles.row}>
+          {ids.slice(row * inRow, (row + 1) * inRow).map((id) => (
+            <DeskFader
+              key={id}
+              id={id}
+              crowded={crowded}
+              onLadder={onLadder}
+              hint={(hints && !crowded && faderKeys(id)) || undefined}
+            />
+          ))}
+        </View>
       ))}
     </View>
   );
 }
 
-const KEY_HINTS: Record<FaderId, string> = {
-  shutter: 'Q / A',
-  aperture: 'T / G',
-  iso: 'W / S',
-  compensation: 'E / D',
-  focus: 'R / F',
-};
+/** Narrower than this, pixels, values are set a little smaller. */
+const CROWDED = 68;
 
-const FADERS: readonly FaderId[] = ['shutter', 'aperture', 'iso', 'compensation', 'focus'];
+const FADERS: readonly FaderId[] = ['shutter', 'aperture', 'iso', 'compensation', 'focus', 'white', 'zoom'];
 
 /** Steps of a fader that the lens has, and how many of the ladder's first it has not. */
 function stepsOf(id: FaderId, lens: Optic): Steps {
@@ -70,10 +106,12 @@ function stepsOf(id: FaderId, lens: Optic): Steps {
 
 function DeskFader({
   id,
+  crowded,
   onLadder,
   hint,
 }: {
   id: FaderId;
+  crowded: boolean;
   onLadder: (fader: FaderId) => void;
   hint?: string;
 }) {
@@ -84,7 +122,9 @@ function DeskFader({
   const gives = useDesk((d) => d.trade?.gives === id);
   const habit = useDesk((d) => (id === 'compensation' ? d.check.habitEv : 0));
   const headroomEv = useRawWords((r) => (id === 'compensation' ? r.headroomEv : null));
-  const lens = opticWith(useDesk((d) => d.optic));
+  const lens = useOptic();
+  const toldExact = useReport((r) => toldOf(r.words, id));
+  const whiteBy = useReport((r) => (id === 'white' && r.words ? known(r.words.white)?.by : undefined));
   const { set, setAutomatic } = useDesk.getState();
   const iris = lens.can.aperture !== undefined;
   const manual = isAllManual(controls, iris);
@@ -99,15 +139,19 @@ function DeskFader({
           {SHORT[id]}
           {hint ? `  ${hint}` : ''}
         </Words>
-        <Words kind="value" style={!auto && styles.accent} testID={`${id}-words`}>
+        <Words
+          kind="value"
+          style={[crowded && styles.crowded, !auto && styles.accent]}
+          testID={`${id}-words`}
+        >
           {words}
         </Words>
-        <Words kind="label" quiet style={styles.state} numberOfLines={1} testID={`state-${id}`}>
+        <Words kind="label" quiet style={styles.state} testID={`state-${id}`}>
           {gives
             ? 'gives way'
             : habit
               ? `habit ${formatThirds(habit)}`
-              : stateWords(id, auto, exact, controls, iris)}
+              : (WHITE_STATES[whiteBy ?? 'hand'] ?? stateWords(id, lens, controls, exact, toldExact))}
         </Words>
       </Pressable>
       <Fader
@@ -144,16 +188,44 @@ function FixedFocus({ lens }: { lens: Optic }) {
   );
 }
 
+/** Where the camera's white is less than found. */
+const WHITE_STATES: Readonly<Record<string, string | undefined>> = { guess: 'a guess', held: 'held' };
+
+/** How a setting came to stand where it stands, and where the camera did something else than it was asked. */
 function stateWords(
   id: FaderId,
-  auto: boolean,
+  lens: Optic,
+  controls: SettingValues,
   exact: number,
-  controls: ExposureControls,
-  iris: boolean,
+  told: number | undefined,
 ): string {
-  if (id === 'compensation') return compensationWords(controls, iris);
-  if (auto) return 'automatic';
-  return id === 'iso' && extendedStops(exact) > 0 ? 'extended: raw as at 100' : 'by hand';
+  if (id === 'compensation')
+    return lens.exposesWhole
+      ? exact === 0
+        ? 'none'
+        : 'by hand'
+      : compensationWords(controls, lens.can.aperture !== undefined);
+  if (id === 'zoom') return exact === 1 ? 'widest' : 'by hand';
+  if (id === 'white' && !controls.white.auto && !lens.exposesWhole)
+    return `tint ${signedWords(controls.white.tint)}`;
+  const others = lens.exposesWhole ? SETTING_IDS.filter((other) => other !== id && other in lens.can) : [];
+  const isExposure = id === 'shutter' || id === 'iso';
+  if (controls[id].auto)
+    return isExposure && others.some((other) => !controls[other].auto) ? 'held with the other' : 'automatic';
+  if (lens.exposesWhole && told !== undefined && Math.abs(Math.log2(told / exact)) > OFF_EV)
+    return `device: ${exactWords(id, told)}`;
+  return id === 'iso' && extendedStops(exact) > 0 ? 'raw as at 100' : 'by hand';
+}
+
+/** What a device did may lie this far off a click, stops, without being told. */
+const OFF_EV = 0.09;
+
+/** A value between clicks. */
+function exactWords(id: FaderId, exact: number): string {
+  if (id === 'shutter')
+    return exact < 0.3 ? `1/${Math.round(1 / exact)}` : `${Number(exact.toPrecision(2))} s`;
+  if (id === 'focus') return distanceWords(exact);
+  return id === 'white' ? `${Math.round(exact)} K` : String(Math.round(exact));
 }
 
 /** What compensation does now: it moves what is automatic, or with nothing automatic the zero of the meter. */
@@ -185,7 +257,14 @@ function marksOf(
     const says = `hyperfocal ${distanceWords(hyperfocalM)} marked`;
     return [{ index: nearestStep(FOCUS_LADDER, hyperfocalM), kind: 'good', says }];
   }
-  if (id === 'aperture') return [];
+  if (id === 'white')
+    return USUAL_LIGHTS.map(({ name, kelvin }) => ({
+      index: nearestStep(WHITE_LADDER, kelvin),
+      kind: 'good',
+      says: `${name} ${nominalKelvin(kelvin)} K marked`,
+    }));
+  if (id === 'aperture' || id === 'zoom') return [];
+  if (id === 'iso' && lens.exposesWhole) return [];
   if (id === 'iso') return [{ index: nearestStep(ISO_LADDER, 100), kind: 'good', says: 'base ISO marked' }];
   if (headroomEv === null || manual || !Number.isFinite(headroomEv)) return [];
   const fits = Math.floor((exact + headroomEv) * 3) / 3;
@@ -195,10 +274,22 @@ function marksOf(
   ];
 }
 
+const PLAIN_WORDS = {
+  white:
+    'The light that counts as white. Set to 3000 K, what a warm lamp lights comes out neutral; set to 6500 K, what lies in shade does.',
+  zoom: 'How much closer the device looks than at its widest. It does not tell whether a lens moves or the picture is cropped.',
+} as const;
+
 /** What a setting does, with a figure of the present scene. */
 function Explanation({ of }: { of: FaderId }) {
   const report = useReport((r) => r.words);
   const allManual = useDesk((d) => isAllManual(d.settings, hasIris(d.optic)));
+  if (of === 'white' || of === 'zoom')
+    return (
+      <Words kind="body" quiet style={styles.explanation} testID="explanation">
+        {PLAIN_WORDS[of]}
+      </Words>
+    );
   const [exposure, raw] = [exposureOf(report), rawOf(report)];
   const focusM = report ? known(report.focusM) : undefined;
   if (!exposure || !raw || focusM === undefined) return <NoRaw />;
@@ -216,7 +307,7 @@ export function LadderPanel({ fader, onClose }: { fader: FaderId; onClose: () =>
   const settings = useDesk((d) => d.settings);
   const exact = useReport((r) => exactOf(settings, r.words, fader));
   const auto = isAuto(settings, fader);
-  const lens = opticWith(useDesk((d) => d.optic));
+  const lens = useOptic();
   const { set, setAutomatic, restore } = useDesk.getState();
   const [opened] = useState(() => {
     const { settings: before, trade, lock } = useDesk.getState();
@@ -229,21 +320,21 @@ export function LadderPanel({ fader, onClose }: { fader: FaderId; onClose: () =>
   // Opens where the value stands, not at the ladder's end.
   useEffect(() => {
     const list = scroll.current as unknown as HTMLElement | null;
-    list?.querySelector('[data-current]')?.scrollIntoView({ block: 'center' });
+    list?.querySelector('[data-current]')?.scrollIntoView({ block: 'nearest' });
   }, []);
   return (
-    <SlidePanel title={NAMES[fader]} onClose={onClose}>
-      <Explanation of={fader} />
-      <View style={styles.sheetHead}>
-        <Button
-          label={fader === 'compensation' ? 'Zero' : 'Automatic'}
-          on={auto}
-          onPress={() => setAutomatic(fader)}
-          testID="ladder-auto"
-        />
-        <Button label="As it was" kind="quiet" onPress={() => restore(opened)} />
-      </View>
+    <Panel title={NAMES[fader]} onClose={onClose}>
       <ScrollView style={styles.sheetScroll} tabIndex={0}>
+        <Explanation of={fader} />
+        <View style={styles.sheetHead}>
+          <Button
+            label={fader === 'compensation' ? 'Zero' : 'Automatic'}
+            on={auto}
+            onPress={() => setAutomatic(fader)}
+            testID="ladder-auto"
+          />
+          <Button label="As it was" kind="quiet" onPress={() => restore(opened)} />
+        </View>
         <View ref={scroll} style={styles.grid}>
           {steps.map(({ step, i }) => (
             <Button
@@ -258,20 +349,23 @@ export function LadderPanel({ fader, onClose }: { fader: FaderId; onClose: () =>
           ))}
         </View>
       </ScrollView>
-    </SlidePanel>
+    </Panel>
   );
 }
 
 const styles = StyleSheet.create({
-  row: { flex: 1, flexDirection: 'row', gap: space.one },
-  fader: { flex: 1, backgroundColor: colour.panel, borderRadius: radius, paddingBottom: 4 },
+  rows: { flex: 1, gap: space.half },
+  row: { flex: 1, flexDirection: 'row', gap: space.half },
+  none: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: space.two },
+  fader: { flex: 1, minWidth: 0, backgroundColor: colour.panel, borderRadius: radius, paddingBottom: 4 },
   set: { backgroundColor: colour.held },
   head: { minHeight: touch, alignItems: 'center', paddingTop: 4 },
+  crowded: { fontSize: rem(18) },
   accent: { color: colour.accent },
-  state: { fontSize: 11, lineHeight: 13 },
+  state: { fontSize: rem(11), lineHeight: rem(13), textAlign: 'center' },
   explanation: { marginBottom: space.one },
   sheetHead: { flexDirection: 'row', gap: space.one, marginBottom: space.one },
   sheetScroll: { flexShrink: 1 },
   grid: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one },
-  step: { width: '23%' },
+  step: { width: '22%', minWidth: 58, paddingHorizontal: 4 },
 });

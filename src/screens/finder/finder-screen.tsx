@@ -1,102 +1,223 @@
-// The main screen: finder, stopline, faders, release. One layout for the thumb, one for the wide screen and its keys.
-import { useCallback, useEffect, useState } from 'react';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
+// The main screen: finder, stopline, faders, release, each at its place.
+import { useCallback, useEffect, useState, type ReactNode } from 'react';
+import { StyleSheet, useWindowDimensions, View, type StyleProp, type ViewStyle } from 'react-native';
+import { useSafeAreaInsets, type EdgeInsets } from 'react-native-safe-area-context';
 import { useDesk } from '../../live/desk';
+import { useBody, useOptic } from '../../live/in-use';
+import { useReport } from '../../live/report';
 import { feedCamera, setRunning } from '../../live/feed';
 import type { FaderId } from '../../live/desk-state';
+import { Button } from '../../ui/button';
 import { colour, space } from '../../ui/theme';
-import { Words } from '../../ui/words';
+import { useTextSize } from '../../ui/text-size';
 import { CheckPanel, type CheckTab } from './check/check-panel';
-import { Faders, LadderPanel } from './faders';
-import { KEY_WORDS, useDeskKeys, type Panel } from './keys';
+import { Faders, fadersOf, LadderPanel } from './faders';
+import { Guide } from './guide';
+import { Head } from './head';
+import { KeyPanel } from './key-panel';
+import { useDeskKeys, type Panel } from './keys';
 import { MeterPanel, type MeterTab } from './meter-panel';
 import { MorePanel, type MoreTab } from './more-panel';
 import { OutsidePanel } from './outside';
 import { FinderPicture } from './picture';
-import { ReleaseRow } from './release';
-import { RemedyList } from './remedies';
-import { StatusLine } from './status-line';
+import { GAP, placesFor, type Places, type Rect, type Size, type Wish } from './places';
+import { CaptureNotes, ReleaseRow } from './release';
+import { RemedyLine, RemedyList } from './remedies';
 import { Stopline } from './stopline';
+import { Tools } from './tools';
+import { WhitePanel } from './white-panel';
 
 /** @param active false while another screen lies over the finder: it rests then */
 export function FinderScreen({ active }: { active: boolean }) {
-  const { width, height } = useWindowDimensions();
-  const wide = width > height && width >= 700;
-  const [ladder, setLadder] = useState<FaderId | null>(null);
-  const closeLadder = useCallback(() => setLadder(null), []);
+  const { room, insets } = useRoom();
+  const lying = room.width > room.height;
   const scope = useDesk((d) => d.scope);
-  const [panel, setPanel] = useState<Panel | null>(null);
-  const [meterTab, setMeterTab] = useState<MeterTab>('pattern');
-  const [moreTab, setMoreTab] = useState<MoreTab>('trade');
-  const [checkTab, setCheckTab] = useState<CheckTab>('marks');
-  const close = useCallback(() => setPanel(null), []);
-  const open = useCallback((next: Panel) => {
-    if (next === 'meter') setMeterTab('pattern');
-    setPanel(next);
-  }, []);
-  const openPins = useCallback((tab: 'pins' | 'hand') => {
-    setMeterTab(tab);
-    setPanel('meter');
-  }, []);
-  const openRemedies = useCallback(() => {
-    setMoreTab('remedies');
-    setPanel('more');
-  }, []);
-  useDeskKeys(active && ladder === null && panel === null, open);
-  useFeed(active, wide);
-  const ways = {
-    onOutside: () => open('outside'),
-    onPin: openPins,
-    onRemedies: openRemedies,
-    onCheck: () => open('check'),
-  };
-  const release = <ReleaseRow onMeter={() => open('meter')} onMore={() => open('more')} />;
+  const hand = useDesk((d) => d.thumb);
+  const lens = useOptic();
+  const evidence = useBody().evidence;
+  const text = useTextSize();
+  const { shown, open, ...panels } = usePanels();
+  const aspect = useAspect(lying ? 4 / 3 : 3 / 4);
+  const faders = fadersOf(lens).length;
+  const places = placesFor({ room, aspect, faders, panel: shown, hand, text });
+  useDeskKeys(active, open);
+  useFeed(active, lying);
+  const { kind, picture, tools, second, release } = places;
+  const wide = kind === 'wide';
+  // The picture's histogram stands beside raw's.
+  const both = wide || second !== null;
+  useEffect(() => useDesk.getState().setWants({ picture: both }), [both]);
+  // Three remedies in short stand under it; without raw it holds a line of words.
+  const scopeHeight = evidence === 'picture' ? 44 : Math.min(220, Math.max(96, (second?.height ?? 0) - 220));
 
   return (
     <View style={[styles.page, !active && styles.away]} role="main" aria-label="Finder" aria-hidden={!active}>
-      {wide ? (
-        <View style={styles.wide}>
-          <View style={styles.left}>
-            <FinderPicture {...fit(width - 452, height - 176, 4 / 3)} {...ways} remedies={false} />
-            <Stopline height={136} scope="raw" />
-          </View>
-          <View style={styles.right}>
-            <StatusLine />
-            <Stopline height={128} scope="picture" />
-            <RemedyList compact />
-            <Faders onLadder={setLadder} hints />
-            <Words kind="label" quiet style={styles.keys}>
-              {KEY_WORDS}
-            </Words>
-            {release}
-          </View>
-        </View>
-      ) : (
-        <View style={styles.phone}>
-          <StatusLine />
-          <View style={styles.finder}>
-            <FinderPicture {...fit(width, height - 32 - 96 - 156 - 88 - 16, 3 / 4)} {...ways} />
-          </View>
-          <View style={styles.desk}>
-            <Stopline height={96} scope={scope} />
-            <Faders onLadder={setLadder} />
-            {release}
-          </View>
-        </View>
-      )}
-      {ladder && <LadderPanel fader={ladder} onClose={closeLadder} />}
-      {panel === 'outside' && <OutsidePanel onClose={close} />}
-      {panel === 'meter' && <MeterPanel tab={meterTab} onClose={close} />}
-      {panel === 'check' && <CheckPanel tab={checkTab} onTab={setCheckTab} onClose={close} />}
-      {panel === 'more' && <MorePanel tab={moreTab} onTab={setMoreTab} onClose={close} />}
+      {/* In the order of the work: meter, set, check, release. Where each stands is said by its place, so that nothing is made anew when the
+          screen is turned or a panel opens. */}
+      <View
+        style={[styles.room, { left: insets.left, top: insets.top, ...sizeOf(room) }]}
+        testID={`places-${kind}`}
+      >
+        <Part at={places.head}>
+          <Head lines={places.head.lines} short={places.head.width < SHORT * text} />
+        </Part>
+        <Part at={picture}>
+          <FinderPicture
+            width={picture.width}
+            height={picture.height}
+            foot={footOf(places)}
+            bare={picture.width < ROOMY}
+            onOutside={() => open('outside')}
+            onPin={panels.openPins}
+          />
+        </Part>
+        {places.stopline.height >= LEAST_STOPLINE && (
+          <Part at={places.stopline} style={places.over && styles.over}>
+            <Stopline height={places.stopline.height} scope={both ? evidence : scope} />
+          </Part>
+        )}
+        <Part at={places.faders}>
+          <Faders
+            rows={places.faders.rows}
+            width={places.faders.width}
+            onLadder={panels.openLadder}
+            hints={wide}
+          />
+        </Part>
+        {tools && (
+          <Part at={tools} style={styles.through}>
+            <Tools of={tools.of} height={tools.height} width={tools.width} onCheck={() => open('check')} />
+          </Part>
+        )}
+        {second && (
+          <Part at={second} style={styles.second}>
+            <Stopline height={scopeHeight} scope={evidence === 'picture' ? 'raw' : 'picture'} />
+            <RemedyList most={Math.max(1, Math.floor((second.height - scopeHeight - 60) / 52))} />
+            <Button
+              label="Keys"
+              name="Keys: what each key does (?)"
+              kind="quiet"
+              onPress={() => open('keys')}
+              testID="keys"
+            />
+          </Part>
+        )}
+        <Part at={release}>
+          <ReleaseRow
+            of={release.of}
+            turned={hand === 'left'}
+            outer={kind === 'sideways'}
+            onMeter={() => open('meter')}
+            onMore={() => open('more')}
+          />
+        </Part>
+        <Notes places={places} onRemedies={panels.openRemedies} />
+        {places.panel && <Part at={places.panel}>{panels.element}</Part>}
+      </View>
+      {active && <Guide />}
     </View>
   );
 }
 
-/** The largest frame of the given aspect that fits. */
-function fit(width: number, height: number, aspect: number): { width: number; height: number } {
-  const w = Math.max(120, Math.min(width, height * aspect));
-  return { width: Math.floor(w), height: Math.floor(w / aspect) };
+function sizeOf({ width, height }: Size): Size {
+  return { width, height };
+}
+
+function Part({ at, style, children }: { at: Rect; style?: StyleProp<ViewStyle>; children: ReactNode }) {
+  const { x, y, width, height } = at;
+  return <View style={[styles.part, { left: x, top: y, width, height }, style]}>{children}</View>;
+}
+
+/** What the person switched on over the picture keeps clear of its foot by so much. */
+function footOf({ tools, over, stopline }: Places): number {
+  return (tools?.of === 'foot' ? tools.height + GAP : 0) + (over ? stopline.height : 0);
+}
+
+/** Notices, the course of a capture and the worst remedy: at the picture's foot, or over a picture that is too small for them. */
+function Notes({ places, onRemedies }: { places: Places; onRemedies: () => void }) {
+  const { kind, picture, faders, panel } = places;
+  const cleared = useDesk((d) => d.cleared);
+  const small = panel !== null && kind !== 'wide';
+  const narrow = picture.width < ROOMY * useTextSize();
+  const at = small
+    ? { left: faders.x, width: faders.width, top: picture.y + GAP }
+    : {
+        ...{ left: picture.x + 8, width: picture.width - 16 },
+        ...{ top: picture.y, height: picture.height - footOf(places) - 2 * GAP },
+      };
+  return (
+    <View style={[styles.notes, at]}>
+      <CaptureNotes />
+      {!places.second && kind !== 'wide' && !small && !narrow && !cleared && (
+        <RemedyLine onAll={onRemedies} />
+      )}
+    </View>
+  );
+}
+
+/** One panel at a time; each opens where it was left. */
+function usePanels() {
+  // Of a picture white is what the device makes it.
+  const whole = useBody().evidence === 'raw';
+  const [panel, setPanel] = useState<Panel | null>(null);
+  const [ladder, setLadder] = useState<FaderId | null>(null);
+  const [meterTab, setMeterTab] = useState<MeterTab>('pattern');
+  const [moreTab, setMoreTab] = useState<MoreTab>('trade');
+  const [checkTab, setCheckTab] = useState<CheckTab>('marks');
+  const close = useCallback(() => {
+    setLadder(null);
+    setPanel(null);
+  }, []);
+  const open = useCallback((next: Panel) => {
+    setLadder(null);
+    setPanel(next);
+  }, []);
+  const openLadder = useCallback((fader: FaderId) => {
+    setPanel(null);
+    setLadder(fader);
+  }, []);
+  const openPins = useCallback(
+    (tab: 'pins' | 'hand') => {
+      setMeterTab(tab);
+      open('meter');
+    },
+    [open],
+  );
+  const openRemedies = useCallback(() => {
+    setMoreTab('remedies');
+    open('more');
+  }, [open]);
+  const element = (
+    <>
+      {ladder === 'white' && whole && <WhitePanel onClose={close} />}
+      {ladder && !(ladder === 'white' && whole) && (
+        <LadderPanel key={ladder} fader={ladder} onClose={close} />
+      )}
+      {panel === 'outside' && <OutsidePanel onClose={close} />}
+      {panel === 'meter' && <MeterPanel tab={meterTab} onTab={setMeterTab} onClose={close} />}
+      {panel === 'check' && <CheckPanel tab={checkTab} onTab={setCheckTab} onClose={close} />}
+      {panel === 'more' && <MorePanel tab={moreTab} onTab={setMoreTab} onClose={close} />}
+      {panel === 'keys' && <KeyPanel onClose={close} />}
+    </>
+  );
+  // What is marked, counted and compared is judged by the picture.
+  const shown: Wish['panel'] = panel === 'check' ? 'picture' : (panel ?? ladder) ? 'desk' : null;
+  return { shown, open, openLadder, openPins, openRemedies, element };
+}
+
+/** What may be used of the screen, without its notches and bars. */
+function useRoom(): { room: Size; insets: EdgeInsets } {
+  const { width, height } = useWindowDimensions();
+  const insets = useSafeAreaInsets();
+  const { left, right, top, bottom } = insets;
+  return { room: { width: width - left - right, height: height - top - bottom }, insets };
+}
+
+/** Width over height of the frame: a simulated camera is held as the screen is, another gives what it gives. */
+function useAspect(usual: number): number {
+  const { arrangedWorld } = useBody();
+  const told = useReport(({ report }) => (report ? report.width / report.height : null));
+  return arrangedWorld || told === null ? usual : told;
 }
 
 /** Keeps the camera told of the desk, and lets it rest when nobody looks. */
@@ -111,14 +232,24 @@ function useFeed(active: boolean, wide: boolean): void {
   }, [active]);
 }
 
+/** Lower than this it would tell nothing: with large text on a low screen a panel takes its place. */
+const LEAST_STOPLINE = 48;
+
+/** Narrower than this the head tells the meter's stops only. */
+const SHORT = 216;
+
+/** Narrower than this a picture has no room for a histogram or a loupe. */
+const ROOMY = 180;
+
 const styles = StyleSheet.create({
-  page: { flex: 1, backgroundColor: colour.page },
+  // Nothing scrolls it, not even what is brought into view.
+  page: { flex: 1, backgroundColor: colour.page, overflow: 'clip' as 'hidden' },
   away: { display: 'none' },
-  phone: { flex: 1 },
-  finder: { alignItems: 'center' },
-  desk: { flex: 1, gap: space.one, padding: space.one },
-  wide: { flex: 1, flexDirection: 'row', padding: space.one + space.half, gap: space.one + space.half },
-  left: { flex: 1, gap: space.one, justifyContent: 'center' },
-  right: { width: 416, gap: space.one },
-  keys: { textAlign: 'center' },
+  room: { position: 'absolute' },
+  part: { position: 'absolute' },
+  through: { pointerEvents: 'box-none' },
+  second: { gap: space.one, overflow: 'hidden' },
+  // What is under it stays to be seen.
+  over: { opacity: 0.86 },
+  notes: { position: 'absolute', justifyContent: 'flex-end', gap: GAP, pointerEvents: 'box-none' },
 });

@@ -5,8 +5,10 @@ import {
   formatEv,
   formatThirds,
   ISO_LADDER,
+  nominalKelvin,
   SHUTTER_LADDER,
   stepOf,
+  ZOOM_LADDER,
 } from '../../core/units/ladders';
 import type { ExposureSettings } from '../../core/exposure/settings';
 import type { RangeReport } from '../../core/scopes/limits';
@@ -17,7 +19,22 @@ export function valueWords(fader: FaderId, exact: number): string {
   if (fader === 'iso') return stepOf(ISO_LADDER, exact).label;
   if (fader === 'aperture') return stepOf(APERTURE_LADDER, exact).label;
   if (fader === 'focus') return distanceWords(exact);
+  // Its unit stands with its name.
+  if (fader === 'white') return String(nominalKelvin(exact));
+  if (fader === 'zoom') return stepOf(ZOOM_LADDER, exact).label;
   return formatThirds(exact);
+}
+
+/** A whole number with its sign. */
+export function signedWords(value: number): string {
+  const whole = Math.round(value);
+  return whole > 0 ? `+${whole}` : whole < 0 ? `−${-whole}` : '0';
+}
+
+/** A tint with its sign and its direction. */
+export function tintWords(tint: number): string {
+  const words = signedWords(tint);
+  return words === '0' ? words : `${words}, ${tint > 0 ? 'green' : 'magenta'}`;
 }
 
 export function distanceWords(metres: number): string {
@@ -78,4 +95,9 @@ export function countWords(count: number): string {
 
 export function shareWords(share: number): string {
   return `${Number((share * 100).toPrecision(3))} %`;
+}
+
+/** As a sentence begins. */
+export function capital(text: string): string {
+  return text.slice(0, 1).toUpperCase() + text.slice(1);
 }

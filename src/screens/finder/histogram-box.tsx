@@ -3,9 +3,10 @@ import { StyleSheet, View } from 'react-native';
 import type { CheckSettings } from '../../live/check-settings';
 import { useDesk } from '../../live/desk';
 import { rawOf, useReport } from '../../live/report';
+import { WHOLE_AXIS } from '../../ui/scopes/shape';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
-import { PictureDrawing, ScopeBox, StoplineDrawing } from './scopes';
+import { LiveScope } from './live-scope';
 
 /** Share of the picture's width, and height in pixels; the largest leaves the rail at the right free. */
 const SIZES: Readonly<Record<CheckSettings['histogramSize'], readonly [number, number]>> = {
@@ -16,11 +17,12 @@ const SIZES: Readonly<Record<CheckSettings['histogramSize'], readonly [number, n
 
 export function HistogramBox({ width }: { width: number }) {
   const { histogram, histogramSize, histogramOpacity, heights } = useDesk((d) => d.check);
-  const report = useReport((r) => r.report);
-  const raw = rawOf(report);
-  if (histogram === 'off' || !report) return null;
+  const live = useReport((r) => r.report !== null);
+  const hasRaw = useReport((r) => rawOf(r.report) !== null);
+  if (histogram === 'off' || !live) return null;
   const [share, height] = SIZES[histogramSize];
-  const across = Math.min(520, Math.round(width * share)) - 2 * space.half;
+  // At least as wide as its own words.
+  const across = Math.max(148, Math.min(520, Math.round(width * share)) - 2 * space.half);
   const kinds = histogram === 'both' ? (['picture', 'raw'] as const) : ([histogram] as const);
   return (
     <View style={[styles.stack, { opacity: histogramOpacity }]} testID="histogram-box">
@@ -28,27 +30,18 @@ export function HistogramBox({ width }: { width: number }) {
         <View key={kind} style={styles.box} testID={`histogram-${kind}-box`}>
           <Words kind="label" style={styles.name}>
             {kind === 'raw'
-              ? raw
+              ? hasRaw
                 ? 'Raw R, G, B'
                 : 'Raw: not shown by this camera'
               : 'Picture R, G, B and luminance'}
           </Words>
-          <ScopeBox height={height}>
-            {kind === 'raw'
-              ? raw && (
-                  <StoplineDrawing
-                    data={raw.stopline}
-                    floorEv={raw.floorEv}
-                    midGreyEv={raw.midGreyEv}
-                    width={across}
-                    height={height}
-                    heights={heights}
-                  />
-                )
-              : report.picture && (
-                  <PictureDrawing data={report.picture} width={across} height={height} heights={heights} />
-                )}
-          </ScopeBox>
+          {(kind === 'picture' || hasRaw) && (
+            <LiveScope
+              width={across}
+              height={height}
+              look={kind === 'raw' ? { kind, axis: WHOLE_AXIS, heights, cleanDb: null } : { kind, heights }}
+            />
+          )}
         </View>
       ))}
     </View>

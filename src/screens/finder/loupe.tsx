@@ -2,11 +2,14 @@
 // at full size, with the settings that stand; while it works the last piece stays.
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { GestureDetector } from 'react-native-gesture-handler';
 import { cameraWith } from '../../live/camera';
+import { useCamera } from '../../live/in-use';
 import { useDesk } from '../../live/desk';
 import { latestReport } from '../../live/report';
+import { ARROWS } from '../../ui/arrows';
 import { colour, radius } from '../../ui/theme';
-import { useDrag } from '../../ui/use-drag';
+import { useTouch } from '../../ui/use-touch';
 import { Words } from '../../ui/words';
 
 const SIZE = 176;
@@ -16,7 +19,9 @@ const STEP = 0.02;
 
 export function Loupe({ width, height }: { width: number; height: number }) {
   const at = useDesk((d) => d.loupe);
-  if (!at) return null;
+  // A camera that cannot know the capture before the press has none to show.
+  const shows = useCamera().loupe !== undefined;
+  if (!at || !shows) return null;
   return <OpenLoupe at={at} width={width} height={height} />;
 }
 
@@ -26,13 +31,13 @@ function OpenLoupe({ at, width, height }: { at: { x: number; y: number }; width:
   const from = useRef(at);
   const [failed, setFailed] = useState<string | null>(null);
   const { setLoupe } = useDesk.getState();
-  useDrag(ref, {
+  const touches = useTouch(ref, {
     onStart: () => {
       from.current = at;
     },
     onMove: (dx, dy) => setLoupe({ x: from.current.x + dx / width, y: from.current.y + dy / height }),
     onKey: (key) => {
-      const step = KEYS[key];
+      const step = ARROWS[key];
       if (step) setLoupe({ x: at.x + step[0] * STEP, y: at.y + step[1] * STEP });
       else if (key === 'Delete' || key === 'Backspace') setLoupe(null);
       else return false;
@@ -83,25 +88,27 @@ function OpenLoupe({ at, width, height }: { at: { x: number; y: number }; width:
     };
   }, []);
   return (
-    <View
-      ref={ref}
-      role="button"
-      tabIndex={0}
-      aria-label="Loupe, one to one. Arrow keys move it, Delete puts it away"
-      testID="loupe"
-      style={[
-        styles.loupe,
-        {
-          left: Math.min(width - SIZE - 4, Math.max(0, at.x * width - SIZE / 2)),
-          top: Math.min(height - SIZE - 4, Math.max(0, at.y * height - SIZE / 2)),
-        },
-      ]}
-    >
-      <View ref={host} style={styles.host} />
-      <View style={styles.words}>
-        <Words kind="label">{failed ?? '1:1 as captured'}</Words>
+    <GestureDetector gesture={touches}>
+      <View
+        ref={ref}
+        role="button"
+        tabIndex={0}
+        aria-label="Loupe, one to one. Arrow keys move it, Delete puts it away"
+        testID="loupe"
+        style={[
+          styles.loupe,
+          {
+            left: Math.min(width - SIZE - 4, Math.max(0, at.x * width - SIZE / 2)),
+            top: Math.min(height - SIZE - 4, Math.max(0, at.y * height - SIZE / 2)),
+          },
+        ]}
+      >
+        <View ref={host} style={styles.host} />
+        <View style={styles.words}>
+          <Words kind="label">{failed ?? '1:1 as captured'}</Words>
+        </View>
       </View>
-    </View>
+    </GestureDetector>
   );
 }
 
@@ -113,13 +120,6 @@ function ask(): Promise<ImageBitmap> | null {
   if (!report || !loupe || capture.kind === 'busy') return null;
   return cameraWith(report.optic).loupe?.({ at: loupe, width: SIZE, height: SIZE }, report) ?? null;
 }
-
-const KEYS: Record<string, readonly [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 
 const styles = StyleSheet.create({
   loupe: {

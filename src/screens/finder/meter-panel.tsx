@@ -1,50 +1,70 @@
 // The meter's panel: which pattern, the pins with their contrast and where to put one, and the hand meter.
 import { useEffect, useState } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { resolveExposure } from '../../core/exposure/automatic';
 import { incidentEv100, parseLux, RECEPTOR_CONSTANT, RECEPTORS } from '../../core/meter/incident';
-import { contrastOf, PIN_STEPS, type PinLetter } from '../../core/meter/pins';
+import { contrastOf, PIN_STEPS, type PinLetter, type PinReading } from '../../core/meter/pins';
 import { patternOf, PATTERNS } from '../../core/meter/read';
 import { BURN_SHARES } from '../../core/meter/highlight';
 import { SPOT_NAMES, SPOT_SHARES } from '../../core/meter/spot';
 import { formatEv } from '../../core/units/ladders';
 import { useExposureWords, useReport } from '../../live/report';
 import { useWorld } from '../../live/world';
+import { useBody } from '../../live/in-use';
 import { useDesk } from '../../live/desk';
 import { hasIris } from '../../live/camera';
 import { Button } from '../../ui/button';
 import { Segmented } from '../../ui/segmented';
-import { SlidePanel } from '../../ui/slide-panel';
+import { Panel, PanelScroll } from '../../ui/panel';
 import { TextField } from '../../ui/text-field';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { luminanceWords, luxWords, settingsWords } from './format';
-import { handWords, pinWords } from './pins';
+import { LightPanel } from './light-panel';
+import { handWords, isBurnt, pinWords } from './pins';
 
-export type MeterTab = 'pattern' | 'pins' | 'hand';
+export type MeterTab = 'pattern' | 'pins' | 'hand' | 'light';
 
 const TABS = [
   { id: 'pattern', label: 'Pattern' },
   { id: 'pins', label: 'Pins' },
   { id: 'hand', label: 'Hand meter' },
 ] as const;
+/** Of a camera whose meter tells differences until it is calibrated. */
+const LIGHT_TAB = { id: 'light', label: 'Light meter' } as const;
 
-export function MeterPanel({ tab: opened, onClose }: { tab: MeterTab; onClose: () => void }) {
-  const [tab, setTab] = useState<MeterTab>(opened);
+export function MeterPanel({
+  tab: chosen,
+  onTab,
+  onClose,
+}: {
+  tab: MeterTab;
+  onTab: (tab: MeterTab) => void;
+  onClose: () => void;
+}) {
+  const { arrangedWorld } = useBody();
+  const tabs = arrangedWorld ? TABS : [TABS[0], TABS[1], LIGHT_TAB];
+  const tab = tabs.some(({ id }) => id === chosen) ? chosen : 'pattern';
   useEffect(() => {
     const { setWants } = useDesk.getState();
     setWants({ weights: tab === 'pattern' });
     return () => setWants({ weights: false });
   }, [tab]);
   return (
-    <SlidePanel title="Meter" onClose={onClose} height={0.56}>
-      <Segmented name="Part of the meter" choices={TABS} chosen={tab} onChoose={setTab} testID="meter-tab" />
-      <ScrollView style={styles.scroll} contentContainerStyle={styles.body} tabIndex={0}>
+    <Panel
+      title="Meter"
+      onClose={onClose}
+      tabs={
+        <Segmented name="Part of the meter" choices={tabs} chosen={tab} onChoose={onTab} testID="meter-tab" />
+      }
+    >
+      <PanelScroll key={tab} name={tab}>
         {tab === 'pattern' && <Patterns />}
         {tab === 'pins' && <Pins />}
         {tab === 'hand' && <HandMeter />}
-      </ScrollView>
-    </SlidePanel>
+        {tab === 'light' && <LightPanel />}
+      </PanelScroll>
+    </Panel>
   );
 }
 
@@ -102,6 +122,7 @@ function Patterns() {
 function Pins() {
   const pins = useDesk((d) => d.pins);
   const readings = useReport((r) => r.words?.pins) ?? [];
+  const relative = useReport((r) => (r.words?.relative ?? null) !== null);
   const spot = useDesk((d) => d.spot);
   const { addPin, removePin, placePin } = useDesk.getState();
   const [picked, setPicked] = useState<PinLetter | null>(null);
@@ -136,9 +157,8 @@ function Pins() {
             <Words testID={`pin-words-${r.letter}`}>
               {Number.isFinite(r.fromGreyEv) ? `${formatEv(r.fromGreyEv)} from mid-grey` : 'black'}
             </Words>
-            <Words kind="label" style={r.toClipEv < 0 ? styles.clip : styles.quiet}>
-              {luminanceWords(r.luminance)} ·{' '}
-              {r.toClipEv < 0 ? `raw ${pinWords(r)}` : `raw clips in ${r.toClipEv.toFixed(1)} EV`}
+            <Words kind="label" style={isBurnt(r) ? styles.clip : styles.quiet}>
+              {[relative ? null : luminanceWords(r.luminance), clipWords(r)].filter(Boolean).join(' · ')}
             </Words>
           </View>
           <Button
@@ -197,6 +217,13 @@ function Pins() {
       )}
     </>
   );
+}
+
+/** How far raw is from clipping at a pin; of a picture, whether it stands at an end of its tones. */
+function clipWords(pin: PinReading): string | null {
+  if (pin.toClipEv === null)
+    return pin.bound === 'least' ? 'picture at 255' : pin.bound === 'most' ? 'picture near 0' : null;
+  return pin.toClipEv < 0 ? `raw ${pinWords(pin)}` : `raw clips in ${pin.toClipEv.toFixed(1)} EV`;
 }
 
 function ratioWords(ratio: number): string {
@@ -285,7 +312,6 @@ function HandMeter() {
 }
 
 const styles = StyleSheet.create({
-  scroll: { flexShrink: 1, marginTop: space.one },
   body: { gap: space.one },
   heading: { marginBottom: -space.half },
   pin: { flexDirection: 'row', alignItems: 'center', gap: space.one },

@@ -1,8 +1,6 @@
 // Everything of exposure that is not on the screen all the time, one movement away.
-import { ScrollView, StyleSheet } from 'react-native';
 import { Segmented } from '../../ui/segmented';
-import { SlidePanel } from '../../ui/slide-panel';
-import { space } from '../../ui/theme';
+import { Panel, PanelScroll } from '../../ui/panel';
 import { AutomaticPanel } from './automatic-panel';
 import { CameraPanel } from './camera-panel';
 import { FilterPanel } from './filter-panel';
@@ -30,28 +28,19 @@ export function MorePanel({
   onClose: () => void;
 }) {
   return (
-    <SlidePanel title="More" onClose={onClose} height={0.74}>
-      <Segmented
-        name="More"
-        choices={MORE_TABS}
-        chosen={tab}
-        onChoose={onTab}
-        columns={3}
-        testID="more-tab"
-      />
-      <ScrollView key={tab} style={styles.scroll} contentContainerStyle={styles.body} tabIndex={0}>
+    <Panel
+      title="More"
+      onClose={onClose}
+      tabs={<Segmented name="More" choices={MORE_TABS} chosen={tab} onChoose={onTab} testID="more-tab" />}
+    >
+      <PanelScroll key={tab} name={tab}>
         {tab === 'trade' && <TradePanel />}
         {tab === 'setups' && <SetupsPanel />}
         {tab === 'remedies' && <RemedyList />}
         {tab === 'automatic' && <AutomaticPanel />}
         {tab === 'filter' && <FilterPanel />}
         {tab === 'camera' && <CameraPanel />}
-      </ScrollView>
-    </SlidePanel>
+      </PanelScroll>
+    </Panel>
   );
 }
-
-const styles = StyleSheet.create({
-  scroll: { flexShrink: 1, marginTop: space.one },
-  body: { gap: space.one },
-});

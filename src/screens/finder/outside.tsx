@@ -1,40 +1,42 @@
 // The stand-in for the world outside the camera: which scene, which lamps burn, what turns, hand or tripod. Kept apart from
 // the camera's own settings, by place and by look; with a real camera it is not there.
 import { Fragment, useRef } from 'react';
-import { Image, Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Image, Pressable, StyleSheet, View } from 'react-native';
+import { GestureDetector } from 'react-native-gesture-handler';
 import { levelsOf, type Support } from '../../core/scene/outside';
 import { WHEEL_SPEEDS, type SceneLamp, type SceneListing } from '../../core/scene/scene';
 import { useScenes } from '../../library/scenes';
 import { useWorld } from '../../live/world';
 import { Button } from '../../ui/button';
-import { SlidePanel } from '../../ui/slide-panel';
+import { Panel, PanelScroll } from '../../ui/panel';
 import { colour, radius, space, touch } from '../../ui/theme';
-import { useDrag } from '../../ui/use-drag';
+import { useTouch } from '../../ui/use-touch';
 import { Words } from '../../ui/words';
 
-const SUPPORT_WORDS: Record<Support, string> = { hand: 'by hand', tripod: 'on a tripod' };
+export const SUPPORT_WORDS: Record<Support, string> = { hand: 'by hand', tripod: 'on a tripod' };
 
-/** Where the camera stands, and how it is held; opens the panel. */
+/** Where the camera stands; opens the panel. */
 export function OutsideChip({ onPress }: { onPress: () => void }) {
   const scene = useWorld((w) => w.scene);
-  const support = useWorld((w) => w.outside.support);
   const status = useWorld((w) => w.status);
   const { data } = useScenes();
   const name = data?.find((s) => s.id === scene)?.name ?? 'Outside';
   const loading = status.kind === 'loading' ? `, loading ${Math.round(100 * status.share)} %` : '';
   const failed = status.kind === 'failed' ? ', did not load' : '';
-  const words = `${name} · ${SUPPORT_WORDS[support]}${loading}${failed}`;
+  const words = `${name}${loading}${failed}`;
   return (
     <Pressable
       role="button"
       aria-label={`${words}. Outside: choose the scene (V)`}
       onPress={onPress}
       testID="outside"
-      style={styles.chip}
+      style={styles.place}
     >
-      <Words kind="label" style={status.kind === 'failed' && styles.warn}>
-        {words}
-      </Words>
+      <View style={styles.chip}>
+        <Words kind="label" style={status.kind === 'failed' && styles.warn}>
+          {words}
+        </Words>
+      </View>
     </Pressable>
   );
 }
@@ -46,7 +48,7 @@ export function OutsidePanel({ onClose }: { onClose: () => void }) {
   const { setScene } = useWorld.getState();
   const scene = data?.find((s) => s.id === chosen);
   return (
-    <SlidePanel title="Outside" onClose={onClose}>
+    <Panel title="Outside" onClose={onClose}>
       <Words kind="label" quiet style={styles.lead}>
         The world in front of the simulated camera. Nothing here is a setting of the camera.
       </Words>
@@ -63,15 +65,15 @@ export function OutsidePanel({ onClose }: { onClose: () => void }) {
           <Button label="Try again" onPress={useWorld.getState().tryAgain} testID="scene-again" />
         </View>
       )}
-      <ScrollView style={styles.scroll} tabIndex={0}>
+      <PanelScroll name="outside">
         {scene && <Arrangement scene={scene} />}
         <View style={styles.scenes} role="radiogroup" aria-label="Scene">
           {data?.map((s) => (
             <SceneCard key={s.id} scene={s} chosen={s.id === chosen} onPress={() => setScene(s.id)} />
           ))}
         </View>
-      </ScrollView>
-    </SlidePanel>
+      </PanelScroll>
+    </Panel>
   );
 }
 
@@ -204,7 +206,7 @@ function Level({
   const from = useRef(level);
   const last = useRef(lamp.level > 0 ? lamp.level : 1);
   const go = (value: number) => onLevel(Math.min(1, Math.max(0, Math.round(value * 100) / 100)));
-  useDrag(ref, {
+  const touches = useTouch(ref, {
     onStart: () => {
       from.current = level;
     },
@@ -241,22 +243,24 @@ function Level({
           {lamp.name}
         </Words>
       </Pressable>
-      <View
-        ref={ref}
-        role="slider"
-        tabIndex={0}
-        aria-label={`${lamp.name} level`}
-        aria-valuemin={0}
-        aria-valuemax={100}
-        aria-valuenow={Math.round(level * 100)}
-        aria-valuetext={percent}
-        testID={`level-${lamp.id}`}
-        style={styles.level}
-      >
-        <View style={styles.levelTrack}>
-          <View style={[styles.levelFill, { width: `${level * 100}%` }]} />
+      <GestureDetector gesture={touches}>
+        <View
+          ref={ref}
+          role="slider"
+          tabIndex={0}
+          aria-label={`${lamp.name} level`}
+          aria-valuemin={0}
+          aria-valuemax={100}
+          aria-valuenow={Math.round(level * 100)}
+          aria-valuetext={percent}
+          testID={`level-${lamp.id}`}
+          style={styles.level}
+        >
+          <View style={styles.levelTrack}>
+            <View style={[styles.levelFill, { width: `${level * 100}%` }]} />
+          </View>
         </View>
-      </View>
+      </GestureDetector>
       <Words kind="label" style={styles.percent}>
         {percent}
       </Words>
@@ -266,10 +270,11 @@ function Level({
 
 const styles = StyleSheet.create({
   // A dashed edge: the outside is drawn in, not part of the tool.
+  // A finger takes more than is seen: the picture is what the screen is for.
+  place: { minHeight: touch, minWidth: touch, justifyContent: 'center' },
   chip: {
-    minHeight: touch,
-    justifyContent: 'center',
-    paddingHorizontal: 12,
+    paddingHorizontal: 10,
+    paddingVertical: 4,
     borderRadius: radius,
     borderWidth: 1,
     borderStyle: 'dashed',
@@ -280,7 +285,6 @@ const styles = StyleSheet.create({
   error: { flexDirection: 'row', alignItems: 'center', gap: space.one, marginBottom: space.one },
   warn: { color: colour.warn },
   accent: { color: colour.accent },
-  scroll: { flexShrink: 1 },
   scenes: { gap: space.one, marginTop: space.one },
   card: {
     flexDirection: 'row',

@@ -1,56 +1,56 @@
-// The finder: the canvas that the camera draws on, what is read, and at most one remedy at its foot. A stroke down clears it, a
-// stroke up brings back what was there.
+// The finder: the canvas that the camera draws on, what is read, and what the person switched on. A stroke down clears it, a stroke up brings
+// back what was there.
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { GestureDetector } from 'react-native-gesture-handler';
 import { useRawWords, useReport } from '../../live/report';
 import { useWorld } from '../../live/world';
 import { openFinder } from '../../live/feed';
 import { useDesk } from '../../live/desk';
-import { bodyWith, cameraWith } from '../../live/camera';
+import { useBody, useCamera } from '../../live/in-use';
+import { bodies } from '../../live/camera';
 import type { Camera } from '../../camera/port';
-import { isUnknown } from '../../core/units/known';
+import { ARROWS } from '../../ui/arrows';
 import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
-import { useDrag } from '../../ui/use-drag';
+import { useTouch } from '../../ui/use-touch';
 import { Words } from '../../ui/words';
-import { fitLabel } from './check/fit-panel';
 import { comparisonWords, HoldButton } from './check/hold';
 import { HistogramBox } from './histogram-box';
 import { Loupe } from './loupe';
 import { OutsideChip } from './outside';
 import { PinLayer } from './pins';
 import { ReadArea } from './read-area';
-import { ReadingChip } from './reading';
-import { RemedyLine } from './remedies';
+import { ReadingNotes } from './reading';
+import { WhiteLayer } from './white-layer';
 
 export function FinderPicture({
   width,
   height,
+  foot,
+  bare,
   onOutside,
   onPin,
-  onRemedies,
-  onCheck,
-  remedies = true,
 }: {
   width: number;
   height: number;
+  /** What lies on the picture's foot, pixels: what is switched on keeps clear of it. */
+  foot: number;
+  /** True where the picture has no room for anything but what is read. */
+  bare: boolean;
   onOutside: () => void;
   onPin: (what: 'pins' | 'hand') => void;
-  onRemedies: () => void;
-  onCheck: () => void;
-  /** False where the list of remedies stands beside the picture. */
-  remedies?: boolean;
 }) {
   const ref = useRef<View>(null);
   const state = useDesk((d) => d.camera);
   const { setSpot, addPin, clear } = useDesk.getState();
   const cleared = useDesk((d) => d.cleared);
   const stroke = useRef(0);
-  const optic = useDesk((d) => d.optic);
-  const body = bodyWith(optic);
+  const body = useBody();
+  const camera = useCamera();
   const [attempt, setAttempt] = useState(0);
   const spot = useDesk((d) => d.spot);
-  useDrag(ref, {
+  const touches = useTouch(ref, {
     onTap: (x, y) => setSpot({ x, y }),
     onStart: () => {
       stroke.current = 0;
@@ -63,7 +63,7 @@ export function FinderPicture({
     },
     onLongPress: (x, y) => addPin({ x, y }),
     onKey: (key) => {
-      const step = SPOT_KEYS[key];
+      const step = ARROWS[key];
       if (!step) return false;
       setSpot({ x: spot.x + step[0] * 0.02, y: spot.y + step[1] * 0.02 });
       return true;
@@ -71,48 +71,49 @@ export function FinderPicture({
   });
   return (
     <View style={{ width, height }}>
-      <View
-        ref={ref}
-        role="img"
-        tabIndex={0}
-        aria-label="Finder. Arrow keys move the spot, P puts a pin there."
-        testID="finder"
-        style={[StyleSheet.absoluteFill, styles.picture]}
-      >
-        <FinderCanvas key={attempt} camera={cameraWith(optic)} />
-        {!cleared && <ReadArea width={width} height={height} />}
-      </View>
-      {cleared ? (
-        <View style={[styles.top, styles.bare]}>
+      <GestureDetector gesture={touches}>
+        <View
+          ref={ref}
+          role="img"
+          tabIndex={0}
+          aria-label="Finder. Arrow keys move the spot, P puts a pin there."
+          testID="finder"
+          style={[StyleSheet.absoluteFill, styles.picture]}
+        >
+          <FinderCanvas key={attempt} camera={camera} />
+          {!cleared && <ReadArea width={width} height={height} />}
+        </View>
+      </GestureDetector>
+      {!cleared && (
+        <>
+          <PinLayer width={width} height={height} onPin={(pin) => onPin(pin === 'hand' ? 'hand' : 'pins')} />
+          {!bare && (
+            <View style={[styles.foot, { bottom: space.one + foot }]}>
+              <HistogramBox width={width} />
+            </View>
+          )}
+          {!bare && <Loupe width={width} height={height} />}
+          <WhiteLayer width={width} height={height} />
+        </>
+      )}
+      <View style={[styles.top, cleared && styles.bare]}>
+        {cleared ? (
           <Button
             label="Show"
             name="Show what was on the finder (B)"
             onPress={() => clear(false)}
             testID="show"
-            style={styles.chipButton}
+            style={styles.chip}
           />
-        </View>
-      ) : (
-        <>
-          <PinLayer width={width} height={height} onPin={(pin) => onPin(pin === 'hand' ? 'hand' : 'pins')} />
-          <View style={styles.foot}>
-            <HistogramBox width={width} />
-          </View>
-          <Loupe width={width} height={height} />
-          <View style={styles.top}>
-            <View style={styles.topLeft}>
-              <ReadingChip />
-              {body.arrangedWorld && <OutsideChip onPress={onOutside} />}
-              <HoldButton testID="hold" />
-              <Held />
-            </View>
-            <View style={styles.rail}>
-              <CheckButtons onCheck={onCheck} />
-              <LensRail />
-            </View>
-          </View>
-        </>
-      )}
+        ) : (
+          <>
+            {body.arrangedWorld && !bare && <OutsideChip onPress={onOutside} />}
+            <ReadingNotes />
+            {!bare && <HoldButton testID="hold" />}
+            <Held />
+          </>
+        )}
+      </View>
       {state.kind === 'starting' && (
         <View style={styles.middle}>
           <Words quiet>Opening the finder…</Words>
@@ -124,12 +125,15 @@ export function FinderPicture({
             {state.message}.{state.what === 'finder' ? ' The picture stands still.' : ''}
           </Words>
           {state.what === 'finder' ? (
-            <Button
-              label="Start the finder again"
-              kind="primary"
-              onPress={() => setAttempt(attempt + 1)}
-              testID="finder-again"
-            />
+            <View style={styles.ways}>
+              <Button
+                label="Start the finder again"
+                kind="primary"
+                onPress={() => setAttempt(attempt + 1)}
+                testID="finder-again"
+              />
+              {!body.arrangedWorld && <OtherCamera />}
+            </View>
           ) : (
             <Button
               label="Try again"
@@ -140,17 +144,9 @@ export function FinderPicture({
           )}
         </View>
       )}
-      {remedies && !cleared && <RemedyLine onAll={onRemedies} />}
     </View>
   );
 }
-
-const SPOT_KEYS: Record<string, readonly [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 
 /** The canvas is made outside React: once its drawing is handed to a worker it must never be made again. */
 function FinderCanvas({ camera }: { camera: Camera }) {
@@ -162,7 +158,8 @@ function FinderCanvas({ camera }: { camera: Camera }) {
     Object.assign(canvas.style, { width: '100%', height: '100%', display: 'block', objectFit: 'cover' });
     element.appendChild(canvas);
     const controller = new AbortController();
-    void openFinder(camera, canvas, controller.signal, ({ frame, view, seq, stageMs }) => {
+    void openFinder(camera, canvas, controller.signal, (report) => {
+      const { frame, view, seq, stageMs, reading, pins } = report;
       // For whoever measures the page from outside.
       const ms = Object.values(stageMs).reduce((sum, stage) => sum + stage, 0);
       if (!canvas.dataset.frame) performance.mark('velmo-first-frame');
@@ -171,6 +168,11 @@ function FinderCanvas({ camera }: { camera: Camera }) {
       canvas.dataset.order = String(seq);
       canvas.dataset.stageMs = JSON.stringify(stageMs);
       canvas.dataset.scene = view;
+      // Finer than words are.
+      canvas.dataset.ev100 = reading.ev100.toFixed(3);
+      canvas.dataset.pins = pins
+        .map(({ letter, fromGreyEv }) => `${letter}${fromGreyEv.toFixed(3)}`)
+        .join(' ');
     });
     // Words follow more slowly than frames do.
     const stop = useReport.subscribe(({ words }) => {
@@ -185,60 +187,12 @@ function FinderCanvas({ camera }: { camera: Camera }) {
   return <View ref={host} style={StyleSheet.absoluteFill} />;
 }
 
-/** From the longest lens down to the widest: up is farther. */
-function LensRail() {
-  const lens = useDesk((d) => d.optic);
-  const setOptic = useDesk((d) => d.setOptic);
-  const { optics } = bodyWith(lens);
-  if (optics.length < 2) return null;
-  return (
-    <View role="group" aria-label="Lens" style={styles.lenses}>
-      {[...optics].reverse().map(({ id, equivalentMm, name }) => (
-        <Button
-          key={id}
-          label={isUnknown(equivalentMm) ? name : String(equivalentMm)}
-          name={isUnknown(equivalentMm) ? name : `${equivalentMm} mm lens, ${name}`}
-          on={id === lens}
-          onPress={() => setOptic(id)}
-          testID={`lens-${id}`}
-          style={styles.lens}
-        />
-      ))}
-    </View>
-  );
-}
-
-/** The way to all checks, the one action that fits exposure to the highlights, and the bare finder. */
-function CheckButtons({ onCheck }: { onCheck: () => void }) {
-  const fit = useRawWords((r) => r.fit);
-  const { takeFit, clear } = useDesk.getState();
-  return (
-    <>
-      <Button
-        label="Check"
-        name="Check: marks, zebra, histograms, fit, compare, view (K)"
-        onPress={onCheck}
-        testID="check"
-        style={styles.chipButton}
-      />
-      {fit && fit.thirds !== 0 && (
-        <Button
-          label={fitLabel(fit)}
-          name={`${fitLabel(fit)} EV: exposes to the highlights (U)`}
-          onPress={() => takeFit(fit)}
-          testID="fit-now"
-          style={styles.chipButton}
-        />
-      )}
-      <Button
-        label="Bare"
-        name="Bare: clears the finder (B)"
-        onPress={() => clear(true)}
-        testID="clear"
-        style={styles.chipButton}
-      />
-    </>
-  );
+/** The way back from a camera that does not come. */
+function OtherCamera() {
+  const other = bodies().find(({ arrangedWorld }) => arrangedWorld);
+  const { takeBody } = useDesk.getState();
+  if (!other) return null;
+  return <Button label={`Take ${other.name}`} onPress={() => takeBody(other.id)} testID="other-camera" />;
 }
 
 /** What the exposure that is held up does to raw and to the picture. */
@@ -262,21 +216,15 @@ const styles = StyleSheet.create({
   over: { position: 'absolute', left: 0, top: 0, pointerEvents: 'none' },
   top: {
     position: 'absolute',
-    left: space.one,
-    right: space.one,
-    top: space.one,
-    flexDirection: 'row',
-    justifyContent: 'space-between',
+    ...{ top: space.half, left: space.one, right: space.one },
+    gap: space.half,
     alignItems: 'flex-start',
     pointerEvents: 'box-none',
   },
-  topLeft: { gap: space.one, alignItems: 'flex-start', pointerEvents: 'box-none' },
-  rail: { gap: space.one, alignItems: 'flex-end', pointerEvents: 'box-none' },
-  lenses: { borderRadius: radius, overflow: 'hidden', backgroundColor: colour.chip },
-  lens: { backgroundColor: 'transparent', paddingHorizontal: 0, borderRadius: 0 },
-  chipButton: { backgroundColor: colour.chip },
-  bare: { justifyContent: 'flex-end' },
-  foot: { position: 'absolute', left: space.one, bottom: 64, pointerEvents: 'none' },
+  bare: { alignItems: 'flex-end' },
+  chip: { backgroundColor: colour.chip },
+  ways: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'center', gap: space.one },
+  foot: { position: 'absolute', left: space.one, pointerEvents: 'none' },
   heldWords: {
     maxWidth: 220,
     backgroundColor: colour.chip,
@@ -295,5 +243,4 @@ const styles = StyleSheet.create({
   // What stands still must not be taken for what is there now.
   dead: { backgroundColor: colour.chip, pointerEvents: 'auto' },
   failed: { textAlign: 'center', color: colour.warn },
-  warn: { color: colour.warn },
 });

@@ -1,25 +1,20 @@
 // Pins and the hand meter on the picture: dragged by a finger, moved by arrow keys, chosen by a tap.
 import { useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { GestureDetector } from 'react-native-gesture-handler';
 import type { FramePoint } from '../../core/meter/luminance-map';
 import type { Pin, PinReading } from '../../core/meter/pins';
 import { formatEv } from '../../core/units/ladders';
 import { useReport } from '../../live/report';
 import { useDesk } from '../../live/desk';
 import type { HandReading } from '../../camera/report';
+import { ARROWS } from '../../ui/arrows';
 import { colour, radius, touch } from '../../ui/theme';
-import { useDrag } from '../../ui/use-drag';
+import { useTouch } from '../../ui/use-touch';
 import { Words } from '../../ui/words';
 import { luxWords } from './format';
 
 const KEY_STEP = 0.02;
-const KEYS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
-
 export function PinLayer({
   width,
   height,
@@ -51,7 +46,7 @@ export function PinLayer({
             onRemove={() => removePin(pin.letter)}
           >
             <View style={styles.label}>
-              <Words kind="label" style={reading && reading.toClipEv < 0 && styles.clipped}>
+              <Words kind="label" style={reading && isBurnt(reading) && styles.clipped}>
                 <Words kind="label" style={styles.letter}>
                   {pin.letter}
                 </Words>{' '}
@@ -81,9 +76,15 @@ export function PinLayer({
   );
 }
 
-export function pinWords({ fromGreyEv, toClipEv }: PinReading): string {
-  if (toClipEv < 0) return `clips by ${(-toClipEv).toFixed(1)}`;
-  return Number.isFinite(fromGreyEv) ? formatEv(fromGreyEv) : 'black';
+export function pinWords({ fromGreyEv, toClipEv, bound }: PinReading): string {
+  if (toClipEv !== null && toClipEv < 0) return `clips by ${(-toClipEv).toFixed(1)}`;
+  if (!Number.isFinite(fromGreyEv)) return 'black';
+  return `${bound === 'least' ? '≥ ' : bound === 'most' ? '≤ ' : ''}${formatEv(fromGreyEv)}`;
+}
+
+/** Raw clips there, or the picture does. */
+export function isBurnt({ toClipEv, bound }: PinReading): boolean {
+  return toClipEv === null ? bound === 'least' : toClipEv < 0;
 }
 
 export function handWords(reading: HandReading | null): string {
@@ -114,14 +115,14 @@ function Marker({
 }) {
   const ref = useRef<View>(null);
   const from = useRef(at);
-  useDrag(ref, {
+  const touches = useTouch(ref, {
     onStart: () => {
       from.current = at;
     },
     onMove: (dx, dy) => onMove({ x: from.current.x + dx / size.width, y: from.current.y + dy / size.height }),
     onTap: onPick,
     onKey: (key) => {
-      const step = KEYS[key];
+      const step = ARROWS[key];
       if (step) onMove({ x: at.x + step[0] * KEY_STEP, y: at.y + step[1] * KEY_STEP });
       else if (key === 'Delete' || key === 'Backspace') onRemove();
       else if (key === 'Enter' || key === ' ') onPick();
@@ -131,17 +132,19 @@ function Marker({
   });
   const left = at.x > 0.6;
   return (
-    <View
-      ref={ref}
-      role="button"
-      tabIndex={0}
-      aria-label={`${name}. Arrow keys move it, Delete removes it`}
-      testID={testID}
-      style={[styles.marker, { left: at.x * size.width - touch / 2, top: at.y * size.height - touch / 2 }]}
-    >
-      <View style={styles.ring} />
-      <View style={[styles.aside, left ? styles.toLeft : styles.toRight]}>{children}</View>
-    </View>
+    <GestureDetector gesture={touches}>
+      <View
+        ref={ref}
+        role="button"
+        tabIndex={0}
+        aria-label={`${name}. Arrow keys move it, Delete removes it`}
+        testID={testID}
+        style={[styles.marker, { left: at.x * size.width - touch / 2, top: at.y * size.height - touch / 2 }]}
+      >
+        <View style={styles.ring} />
+        <View style={[styles.aside, left ? styles.toLeft : styles.toRight]}>{children}</View>
+      </View>
+    </GestureDetector>
   );
 }
 

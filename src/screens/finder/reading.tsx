@@ -1,5 +1,5 @@
-// What the meter says, over the picture: the reading, whether it is held or in doubt, and with everything manual a scale of how
-// far the settings lie off it.
+// What the meter says: the reading, with everything manual a scale of how far the settings lie off it, and over the picture by what it is held or
+// why it is in doubt.
 import { StyleSheet, View } from 'react-native';
 import Svg, { Line, Path } from 'react-native-svg';
 import { isAllManual } from '../../core/exposure/automatic';
@@ -8,7 +8,7 @@ import { formatEv, formatThirds } from '../../core/units/ladders';
 import { exposureOf, useReport } from '../../live/report';
 import { useDesk } from '../../live/desk';
 import { hasIris } from '../../live/camera';
-import { colour, radius } from '../../ui/theme';
+import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { luminanceWords, settingsWords } from './format';
 
@@ -16,33 +16,64 @@ import { luminanceWords, settingsWords } from './format';
 const ON_METER_EV = 1 / 6 + 0.07;
 const SCALE_EV = 5;
 
-export function ReadingChip() {
+/** The reading, in short without its luminance, and how far the settings lie off it; with everything manual on a scale. */
+export function Reading({ short }: { short: boolean }) {
   const report = useReport((r) => r.words);
   const lock = useDesk((d) => d.lock);
   const trade = useDesk((d) => d.trade);
   const manual = useDesk((d) => isAllManual(d.settings, hasIris(d.optic)));
-  const lens = useDesk((d) => d.optic);
   if (!report) return <View />;
-  const { reading } = report;
-  const exposure = exposureOf(report);
-  const deviationEv = exposure?.deviationEv ?? null;
-  const doubt = lock ? null : doubtOf(reading);
+  const { reading, relative, fromGreyEv } = report;
+  const deviationEv = exposureOf(report)?.deviationEv ?? fromGreyEv;
+  const held = lock ? (trade ? 'Held · ' : 'Locked · ') : '';
+  if (manual && deviationEv !== null)
+    return (
+      <View style={styles.line} testID="reading-chip">
+        <Words kind="body" testID="reading">
+          {held}
+          {relative === null ? evWords(lock?.ev100 ?? reading.ev100) : 'relative'}
+        </Words>
+        <Scale deviationEv={deviationEv} />
+      </View>
+    );
   return (
-    <View style={styles.chip} testID="reading-chip">
+    <View style={styles.line} testID="reading-chip">
       <Words kind="body" testID="reading">
-        {lock ? (trade ? 'Held · ' : 'Locked · ') : ''}
-        {evWords(lock?.ev100 ?? reading.ev100)} · {luminanceWords(reading.luminance)}
-        {manual || deviationEv === null ? '' : ' · '}
-        {!manual && deviationEv !== null && (
+        {held}
+        {relative === null
+          ? [
+              evWords(lock?.ev100 ?? reading.ev100),
+              ...(short ? [] : [luminanceWords(reading.luminance)]),
+            ].join(' · ')
+          : 'relative meter'}
+        {deviationEv === null ? '' : ' · '}
+        {deviationEv !== null && (
           <Words kind="body" testID="deviation" style={Math.abs(deviationEv) > 0.5 && styles.warn}>
-            {deviationWords(deviationEv)}
+            {fromGreyEv === null ? deviationWords(deviationEv) : fromGreyWords(fromGreyEv)}
           </Words>
         )}
       </Words>
+    </View>
+  );
+}
+
+/** By what the reading is held, and whether it is in doubt: over the picture, while there is something to say. */
+export function ReadingNotes() {
+  const report = useReport((r) => r.words);
+  const lock = useDesk((d) => d.lock);
+  const trade = useDesk((d) => d.trade);
+  const lens = useDesk((d) => d.optic);
+  if (!report) return null;
+  const { reading } = report;
+  const exposure = exposureOf(report);
+  const doubt = lock ? null : doubtOf(reading);
+  if (!lock && !doubt) return null;
+  return (
+    <View style={styles.chip}>
       {lock && (
         <Words kind="label" style={styles.lock} testID="lock-words">
           {trade ? 'brightness of' : `by ${lock.by}:`}{' '}
-          {exposure && settingsWords(exposure.settings, hasIris(lens))}
+          {exposure ? settingsWords(exposure.settings, hasIris(lens)) : 'the device holds its exposure'}
         </Words>
       )}
       {doubt && (
@@ -52,7 +83,6 @@ export function ReadingChip() {
             : `uncertain: ${percent(reading.floorShare)} is in the meter’s noise`}
         </Words>
       )}
-      {manual && deviationEv !== null && <Scale deviationEv={deviationEv} />}
     </View>
   );
 }
@@ -69,8 +99,13 @@ export function deviationWords(ev: number): string {
   return Math.abs(ev) < ON_METER_EV ? 'on the meter' : `${formatThirds(ev)} (${formatEv(ev)})`;
 }
 
-const WIDTH = 214;
-const HEIGHT = 26;
+/** Of a picture that exposes itself: how far what is read lies from its mid-grey. */
+function fromGreyWords(ev: number): string {
+  return Number.isFinite(ev) ? `${formatEv(ev)} from mid-grey` : 'black';
+}
+
+const WIDTH = 140;
+const HEIGHT = 24;
 
 /** ±5 EV in thirds; the needle stops at the ends and the words go on. */
 function Scale({ deviationEv }: { deviationEv: number }) {
@@ -90,20 +125,20 @@ function Scale({ deviationEv }: { deviationEv: number }) {
       aria-valuenow={Math.round(held * 100) / 100}
       aria-valuetext={words}
       testID="manual-scale"
+      style={styles.line}
     >
       <Svg width={WIDTH} height={HEIGHT} aria-hidden>
-        {Array.from({ length: 6 * SCALE_EV + 1 }, (_, i) => {
-          const third = i - 3 * SCALE_EV;
-          const whole = third % 3 === 0;
+        {Array.from({ length: 2 * SCALE_EV + 1 }, (_, i) => {
+          const ev = i - SCALE_EV;
           return (
             <Line
-              key={third}
-              x1={x(third / 3)}
-              x2={x(third / 3)}
-              y1={third === 0 ? 8 : whole ? 12 : 16}
-              y2={20}
-              stroke={third === 0 ? colour.text : colour.quiet}
-              strokeWidth={third === 0 ? 2 : 1}
+              key={ev}
+              x1={x(ev)}
+              x2={x(ev)}
+              y1={ev === 0 ? 4 : Math.abs(ev) === SCALE_EV ? 8 : 11}
+              y2={17}
+              stroke={ev === 0 ? colour.text : colour.quiet}
+              strokeWidth={ev === 0 ? 2 : 1}
             />
           );
         })}
@@ -111,40 +146,29 @@ function Scale({ deviationEv }: { deviationEv: number }) {
           d={
             beyond
               ? `M${x(held)} 1l${deviationEv > 0 ? 7 : -7} 5l${deviationEv > 0 ? -7 : 7} 5z`
-              : `M${x(held)} 20l-5 6h10z`
+              : `M${x(held)} 16l-5 7h10z`
           }
           fill={far ? colour.warn : colour.good}
         />
       </Svg>
-      <View style={styles.ends} aria-hidden>
-        <Words kind="label" quiet style={styles.end}>
-          −{SCALE_EV}
-        </Words>
-        <Words kind="label" quiet style={styles.end}>
-          +{SCALE_EV}
-        </Words>
-      </View>
-      <Words kind="label" testID="deviation" style={[styles.middle, far && styles.warn]}>
-        {words}
+      <Words kind="body" testID="deviation" style={far && styles.warn}>
+        {beyond
+          ? `${deviationEv > 0 ? 'over' : 'under'} by ${formatEv(Math.abs(deviationEv)).replace('+', '')}`
+          : deviationWords(deviationEv)}
       </Words>
     </View>
   );
 }
 
 const styles = StyleSheet.create({
+  line: { flexDirection: 'row', alignItems: 'center', gap: space.one, flexShrink: 0 },
   chip: {
     backgroundColor: colour.chip,
     borderRadius: radius,
     paddingHorizontal: 12,
     paddingVertical: 5,
-    minHeight: 32,
-    justifyContent: 'center',
     pointerEvents: 'none',
   },
-  // The words below stand between the ends of the scale.
-  ends: { flexDirection: 'row', justifyContent: 'space-between', width: WIDTH, marginBottom: -16 },
-  end: { fontSize: 11 },
-  middle: { textAlign: 'center', width: WIDTH },
   lock: { color: colour.accent },
   warn: { color: colour.warn },
 });

@@ -10,42 +10,70 @@ import { cancelCapture, press } from '../../live/press';
 import { useDesk } from '../../live/desk';
 import type { CaptureState } from '../../live/desk-state';
 import { Button } from '../../ui/button';
-import { colour, radius, space } from '../../ui/theme';
+import { colour, radius, space, touch } from '../../ui/theme';
 import { recoveredWords } from '../sheet/recovered-words';
-import { KeeperFault, UnsavedBar } from '../sheet/unsaved-bar';
 import { Words } from '../../ui/words';
+import { KeeperFault, UnsavedBar } from '../sheet/unsaved-bar';
+import type { ReleaseSize } from './places';
 
-export function ReleaseRow({ onMeter, onMore }: { onMeter: () => void; onMore: () => void }) {
+/** Notices, what is not saved, and the course of a capture. */
+export function CaptureNotes() {
   const capture = useDesk((d) => d.capture);
+  return (
+    <>
+      <Notice />
+      <KeeperFault />
+      <UnsavedBar />
+      <CaptureLine capture={capture} />
+    </>
+  );
+}
+
+/**
+ * @param outer true where the release stands at the edge of the screen, under the thumb of the hand that holds it
+ * @param turned true for the left hand
+ */
+export function ReleaseRow({
+  of,
+  outer,
+  turned,
+  onMeter,
+  onMore,
+}: {
+  of: ReleaseSize;
+  outer: boolean;
+  turned: boolean;
+  onMeter: () => void;
+  onMore: () => void;
+}) {
   const pattern = useDesk((d) => d.settings.meter.pattern);
   const lock = useDesk((d) => d.lock);
   const { toggleLock, setAllAutomatic } = useDesk.getState();
+  const { name, says } = patternOf(pattern);
   return (
-    <View>
-      <View style={styles.above}>
-        <Notice />
-        <KeeperFault />
-        <UnsavedBar />
-        <CaptureLine capture={capture} />
-      </View>
-      <View style={styles.row}>
-        <LastFrame />
-        <Button
-          label={lock ? 'Unlock' : 'Lock'}
-          name={lock ? `Unlock: exposure is held by ${lock.by} (L)` : 'Lock exposure (L)'}
-          on={lock !== null}
-          onPress={toggleLock}
-          style={styles.side}
-          testID="lock"
-        />
-        <Button
-          label={patternOf(pattern).name}
-          name={`${patternOf(pattern).name} meter. ${patternOf(pattern).says} Open the meter (N)`}
-          onPress={onMeter}
-          style={styles.meter}
-          testID="pattern"
-        />
-        <Release />
+    <View style={[styles.row, of === 'least' && styles.least, turned && styles.turned]}>
+      <LastFrame />
+      {of !== 'least' && (
+        <>
+          <Button
+            label={lock ? 'Unlock' : 'Lock'}
+            name={lock ? `Unlock: exposure is held by ${lock.by} (L)` : 'Lock exposure (L)'}
+            on={lock !== null}
+            onPress={toggleLock}
+            style={styles.side}
+            testID="lock"
+          />
+          <Button
+            label={name}
+            name={`${name} meter. ${says} Open the meter (N)`}
+            onPress={onMeter}
+            style={styles.meter}
+            testID="pattern"
+          />
+        </>
+      )}
+      {!outer && <Release />}
+      {of === 'whole' && (
         <Button
           label="Auto"
           name="Auto: everything automatic (0)"
@@ -53,6 +81,8 @@ export function ReleaseRow({ onMeter, onMore }: { onMeter: () => void; onMore: (
           style={styles.side}
           testID="all-auto"
         />
+      )}
+      {of !== 'least' && (
         <Button
           label="More"
           name="More: trade, setups, remedies, automatic, filter, camera (X)"
@@ -60,7 +90,8 @@ export function ReleaseRow({ onMeter, onMore }: { onMeter: () => void; onMore: (
           style={styles.side}
           testID="more"
         />
-      </View>
+      )}
+      {outer && <Release />}
     </View>
   );
 }
@@ -209,26 +240,34 @@ function CaptureLine({ capture }: { capture: CaptureState }) {
 }
 
 const styles = StyleSheet.create({
-  above: { position: 'absolute', left: 0, right: 0, bottom: '100%', marginBottom: 4, gap: 4, zIndex: 5 },
-  row: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space.half },
+  row: {
+    flex: 1,
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    gap: space.half,
+  },
+  least: { justifyContent: 'space-evenly' },
+  turned: { flexDirection: 'row-reverse' },
   release: { width: SIZE, height: SIZE, borderRadius: SIZE / 2 },
   dead: { opacity: 0.35 },
   pressed: { transform: [{ scale: 0.94 }] },
-  side: { minWidth: 48, paddingHorizontal: 2, flexShrink: 1 },
-  meter: { width: 78, paddingHorizontal: 2 },
+  side: { paddingHorizontal: 2 },
+  meter: { minWidth: 56, paddingHorizontal: 2, flexGrow: 1, maxWidth: 88 },
   last: {
-    width: 52,
-    height: 52,
+    minWidth: touch,
+    height: touch,
     borderRadius: radius,
     backgroundColor: colour.raised,
     overflow: 'hidden',
     alignItems: 'center',
     justifyContent: 'center',
   },
-  thumb: { width: 52, height: 52 },
+  thumb: { width: touch, height: touch },
   line: {
-    minHeight: 44,
+    minHeight: touch,
     flexDirection: 'row',
+    flexWrap: 'wrap',
     alignItems: 'center',
     gap: space.one,
     backgroundColor: colour.raised,
@@ -237,6 +276,6 @@ const styles = StyleSheet.create({
   },
   bar: { flex: 1, height: 6, borderRadius: 3, backgroundColor: colour.line, overflow: 'hidden' },
   done: { height: 6, backgroundColor: colour.accent },
-  failed: { flex: 1, color: colour.warn },
-  says: { flex: 1 },
+  failed: { flexGrow: 1, flexShrink: 1, flexBasis: 150, color: colour.warn },
+  says: { flexGrow: 1, flexShrink: 1, flexBasis: 150 },
 });

@@ -3,10 +3,12 @@ import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { REMEDY_KINDS, remediesFor, type Remedy, type RemedyKind } from '../../core/advice/remedy';
 import { doubtOf } from '../../core/meter/read';
+import { known } from '../../core/units/known';
+import { useBody } from '../../live/in-use';
 import { exposureOf, rawOf, useReport } from '../../live/report';
 import { useDesk } from '../../live/desk';
 import { Button } from '../../ui/button';
-import { colour, radius, space } from '../../ui/theme';
+import { colour, radius, space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
 
 export const KIND_NAMES: Readonly<Record<RemedyKind, string>> = {
@@ -23,6 +25,8 @@ export const KIND_NAMES: Readonly<Record<RemedyKind, string>> = {
   noise: 'ISO over the ceiling',
   diffraction: 'Diffraction',
   extended: 'Extended ISO',
+  white: 'White off the light',
+  lights: 'Two lights',
 };
 
 /** What is wrong now, the worst first. */
@@ -41,6 +45,7 @@ export function useRemedies(): readonly Remedy[] {
     const { settings, plan, outOfRangeEv, deviationEv } = exposure;
     const { reading, wholeEv100 } = report;
     const { effects, headroomEv, clippedOfFrame } = raw;
+    const told = known(report.white);
     return remediesFor(
       {
         ...{ controls, rules, pattern, locked, delayS, settings, plan, wholeEv100, effects, headroomEv },
@@ -49,6 +54,14 @@ export function useRemedies(): readonly Remedy[] {
         burntShare,
         readingEv100: reading.ev100,
         doubt: doubtOf(reading),
+        white: told
+          ? {
+              stands: { kelvin: told.kelvin, tint: told.tint ?? 0 },
+              byHand: told.by === 'hand',
+              measured: told.measured,
+              mixed: report.mixed,
+            }
+          : null,
       },
       off,
     );
@@ -64,9 +77,7 @@ export function RemedyLine({ onAll }: { onAll: () => void }) {
   const action = first.actions[0];
   return (
     <View style={styles.line} testID="remedy">
-      <Words style={styles.says} numberOfLines={2}>
-        {first.says}
-      </Words>
+      <Words style={styles.said}>{first.says}</Words>
       {action && (
         <Button
           label={action.label}
@@ -78,7 +89,7 @@ export function RemedyLine({ onAll }: { onAll: () => void }) {
       {others.length > 0 && (
         <Button
           label={`+${others.length}`}
-          name={`+${others.length} more remedies: open the list`}
+          name={`+${others.length} more ${others.length === 1 ? 'remedy' : 'remedies'}: open the list`}
           kind="quiet"
           onPress={onAll}
           style={styles.more}
@@ -89,19 +100,29 @@ export function RemedyLine({ onAll }: { onAll: () => void }) {
   );
 }
 
-/** All remedies with all their actions; each kind can be turned off. */
-export function RemedyList({ compact }: { compact?: boolean }) {
+/**
+ * All remedies with all their actions; each kind can be turned off.
+ * @param most so many at most, in short, each with its first action
+ */
+export function RemedyList({ most }: { most?: number }) {
+  const compact = most !== undefined;
   const remedies = useRemedies();
   const off = useDesk((d) => d.remediesOff);
+  const blind = useBody().evidence === 'picture';
   const { change, turnRemedy } = useDesk.getState();
   return (
     <View style={styles.list} testID="remedy-list">
-      {remedies.length === 0 && (
+      {blind && (
+        <Words quiet kind={compact ? 'label' : 'body'} testID="no-remedies">
+          What goes wrong is judged on raw, and this camera shows none.
+        </Words>
+      )}
+      {remedies.length === 0 && !blind && (
         <Words quiet kind={compact ? 'label' : 'body'}>
           Nothing will go wrong that is known of.
         </Words>
       )}
-      {remedies.slice(0, compact ? 3 : undefined).map(({ kind, says, actions }) => (
+      {remedies.slice(0, most).map(({ kind, says, actions }) => (
         <View key={kind} style={[styles.item, compact && styles.compact]} testID={`remedy-${kind}`}>
           <Words kind={compact ? 'label' : 'body'} style={styles.says}>
             {says}
@@ -150,17 +171,25 @@ export function RemedyList({ compact }: { compact?: boolean }) {
 
 const styles = StyleSheet.create({
   line: {
-    position: 'absolute',
-    left: space.one,
-    bottom: space.one,
-    maxWidth: '96%',
+    alignSelf: 'flex-start',
+    maxWidth: '100%',
     flexDirection: 'row',
+    flexWrap: 'wrap',
     alignItems: 'center',
-    gap: space.one,
+    columnGap: space.one,
     backgroundColor: colour.chip,
     borderRadius: radius,
     paddingLeft: 12,
-    minHeight: 44,
+    minHeight: touch,
+  },
+  // In a narrow place its action goes to a line of its own.
+  said: {
+    color: colour.warn,
+    flexGrow: 1,
+    flexShrink: 1,
+    flexBasis: 140,
+    paddingVertical: 2,
+    paddingRight: space.one,
   },
   says: { color: colour.warn, flexShrink: 1 },
   more: { paddingHorizontal: 4, marginLeft: -space.one },

@@ -176,9 +176,12 @@ function SetupItem({
 
 /** What would change, and the press that changes it. */
 function Changes({ setup }: { setup: Setup }) {
-  const desk = useDesk();
-  const changes = changesOf(setupValuesOf(desk), setup.values).filter(
-    ({ part }) => part !== 'aperture' || hasIris(desk.optic),
+  const settings = useDesk((d) => d.settings);
+  const lock = useDesk((d) => d.lock);
+  const iris = useDesk((d) => hasIris(d.optic));
+  const { applySetup } = useDesk.getState();
+  const changes = changesOf(setupValuesOf({ settings, lock }), setup.values).filter(
+    ({ part }) => part !== 'aperture' || iris,
   );
   return (
     <>
@@ -201,7 +204,7 @@ function Changes({ setup }: { setup: Setup }) {
         name={`Apply ${setup.name}`}
         kind="primary"
         disabled={changes.length === 0}
-        onPress={() => desk.applySetup(setup.values)}
+        onPress={() => applySetup(setup.values)}
         testID="setup-apply"
       />
     </>

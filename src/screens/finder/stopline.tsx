@@ -2,27 +2,33 @@
 // fingers, the wheel or + and −; a tap swaps in the picture.
 import { useRef, useState } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
+import { GestureDetector } from 'react-native-gesture-handler';
 import { carrierOf } from '../../core/exposure/automatic';
 import { nearestStep } from '../../core/units/ladders';
 import { exactOf } from '../../live/desk-controls';
 import { latestReport, rawOf, reasonOf, useReport } from '../../live/report';
 import { useDesk } from '../../live/desk';
 import { hasIris } from '../../live/camera';
+import { useBody } from '../../live/in-use';
 import { LADDERS } from '../../live/desk-state';
-import { colour, radius, space } from '../../ui/theme';
-import { useDrag } from '../../ui/use-drag';
+import { colour, radius, rem, space } from '../../ui/theme';
+import { evPerPixel, WHOLE_AXIS, zoomed } from '../../ui/scopes/shape';
+import { useTextSize } from '../../ui/text-size';
+import { useTouch } from '../../ui/use-touch';
 import { Words } from '../../ui/words';
 import { headroomWords, percentWords, rangeWords, valueWords } from './format';
-import { PictureDrawing, ScopeBox, StoplineDrawing } from './scopes';
-import { evPerPixel, WHOLE_AXIS, zoomed } from './stopline-path';
+import { LiveScope } from './live-scope';
+
+/** Narrower than this the head has no room for the scene's range. */
+const RANGE_FROM = 340;
 
 export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'picture' }) {
   const ref = useRef<View>(null);
-  const report = useReport((r) => r.report);
   const words = useReport((r) => r.words);
-  const raw = rawOf(report);
   const said = rawOf(words);
   const controls = useDesk((d) => d.settings);
+  const { evidence } = useBody();
+  const text = useTextSize();
   const [width, setWidth] = useState(0);
   const [dragging, setDragging] = useState(false);
   const [axis, setAxis] = useState(WHOLE_AXIS);
@@ -33,12 +39,15 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
     controls,
     useDesk((d) => hasIris(d.optic)),
   );
-  const carried = exactOf(controls, report, carrier);
+  const carried = exactOf(controls, words, carrier);
   const index = nearestStep(LADDERS[carrier], carried);
   const { nudge, toggleScope } = useDesk.getState();
-  useDrag(ref, {
+  const touches = useTouch(ref, {
     onStart: () => {
-      start.current = index;
+      start.current = nearestStep(
+        LADDERS[carrier],
+        exactOf(useDesk.getState().settings, latestReport(), carrier),
+      );
       setDragging(true);
     },
     onMove: (dx) => {
@@ -65,95 +74,85 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
   const room = said ? headroomWords(said.headroomEv) : '';
   const unknown = reasonOf(words?.raw);
   return (
-    <View
-      ref={ref}
-      role="slider"
-      tabIndex={0}
-      aria-label="Stopline"
-      aria-valuemin={0}
-      aria-valuemax={LADDERS[carrier].length - 1}
-      aria-valuenow={index}
-      aria-valuetext={`${said ? `Raw: ${clipped} will be clipped, ${room}. ${rangeWords(said.range)}` : `Raw: ${unknown ?? 'not yet'}`}. Exposure through ${carrying}`}
-      {...{ dataSet: { fromEv: axis.fromEv.toFixed(2), toEv: axis.toEv.toFixed(2) } }}
-      testID={`stopline-${scope}`}
-      style={styles.frame}
-      onLayout={(e: LayoutChangeEvent) => setWidth(e.nativeEvent.layout.width - 2 * space.one)}
-    >
-      <View style={styles.head}>
-        <Words kind="label" style={styles.name}>
-          {scope === 'raw' ? 'Raw' : 'Picture'}
-          {scope === 'raw' && said && !dragging && (
-            <Words kind="label" quiet testID="range">
-              {'  '}
-              {rangeWords(said.range)}
+    <GestureDetector gesture={touches}>
+      <View
+        ref={ref}
+        role="slider"
+        tabIndex={0}
+        aria-label="Stopline"
+        aria-valuemin={0}
+        aria-valuemax={LADDERS[carrier].length - 1}
+        aria-valuenow={index}
+        aria-valuetext={`${said ? `Raw: ${clipped} will be clipped, ${room}. ${rangeWords(said.range)}` : `Raw: ${unknown ?? 'not yet'}`}. Exposure through ${carrying}`}
+        {...{ dataSet: { fromEv: axis.fromEv.toFixed(2), toEv: axis.toEv.toFixed(2) } }}
+        testID={`stopline-${scope}`}
+        style={styles.frame}
+        onLayout={(e: LayoutChangeEvent) => setWidth(e.nativeEvent.layout.width - 2 * space.one)}
+      >
+        <View style={styles.head}>
+          <Words kind="label" style={styles.name}>
+            {scope === 'raw' ? 'Raw' : 'Picture'}
+            {scope === 'raw' && said && !dragging && width >= RANGE_FROM && (
+              <Words kind="label" quiet testID="range">
+                {'  '}
+                {rangeWords(said.range)}
+              </Words>
+            )}
+          </Words>
+          {dragging ? (
+            <Words kind="label" style={styles.carrying}>
+              {carrying}
+            </Words>
+          ) : scope === 'raw' && !said ? (
+            <Words kind="label" quiet testID="no-raw">
+              {unknown ?? 'not yet'}
+            </Words>
+          ) : scope === 'raw' ? (
+            <Words kind="label" quiet>
+              clipped{' '}
+              <Words
+                kind="label"
+                testID="clip-share"
+                style={said && said.clippedOfFrame > 0.001 && styles.clip}
+              >
+                {clipped}
+              </Words>
+              {' · '}
+              <Words kind="label" testID="headroom">
+                {room}
+              </Words>
+            </Words>
+          ) : (
+            <Words kind="label" quiet>
+              {evidence === 'raw' ? 'developed' : 'as the device made it'}
+              {width >= RANGE_FROM ? ': R, G, B and luminance' : ''}
             </Words>
           )}
-        </Words>
-        {dragging ? (
-          <Words kind="label" style={styles.carrying}>
-            {carrying}
-          </Words>
-        ) : scope === 'raw' && !said ? (
-          <Words kind="label" quiet testID="no-raw">
-            {unknown ?? 'not yet'}
-          </Words>
-        ) : scope === 'raw' ? (
-          <Words kind="label" quiet>
-            clipped{' '}
-            <Words
-              kind="label"
-              testID="clip-share"
-              style={said && said.clippedOfFrame > 0.001 && styles.clip}
-            >
-              {clipped}
-            </Words>
-            {' · '}
-            <Words kind="label" testID="headroom">
-              {room}
-            </Words>
-          </Words>
-        ) : (
-          <Words kind="label" quiet>
-            developed: R, G, B and luminance
-          </Words>
+        </View>
+        {width > 0 && (
+          <LiveScope
+            width={width}
+            height={height - HEAD * text}
+            look={scope === 'raw' ? { kind: 'raw', axis, heights, cleanDb } : { kind: 'picture', heights }}
+          />
         )}
       </View>
-      {!report && <View style={{ height: height - 24 }} />}
-      {report && width > 0 && (
-        <ScopeBox height={height - 24}>
-          {scope === 'raw'
-            ? raw && (
-                <StoplineDrawing
-                  data={raw.stopline}
-                  floorEv={raw.floorEv}
-                  midGreyEv={raw.midGreyEv}
-                  clean={{ ev: raw.cleanEv, db: cleanDb }}
-                  tones={raw.toneLimits}
-                  pins={report.pins}
-                  axis={axis}
-                  heights={heights}
-                  width={width}
-                  height={height - 24}
-                />
-              )
-            : report.picture && (
-                <PictureDrawing data={report.picture} width={width} height={height - 24} heights={heights} />
-              )}
-        </ScopeBox>
-      )}
-    </View>
+    </GestureDetector>
   );
 }
+
+/** Height of the words and of the space above them. */
+const HEAD = 24;
 
 const styles = StyleSheet.create({
   frame: {
     backgroundColor: colour.panel,
     borderRadius: radius,
     paddingHorizontal: space.one,
-    paddingTop: 4,
+    paddingTop: rem(4),
     cursor: 'ew-resize' as 'pointer',
   },
-  head: { height: 20, flexDirection: 'row', justifyContent: 'space-between' },
+  head: { height: rem(HEAD - 4), flexDirection: 'row', justifyContent: 'space-between' },
   name: { color: colour.text },
   clip: { color: colour.clip },
   carrying: { color: colour.accent },

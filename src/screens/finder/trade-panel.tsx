@@ -10,7 +10,7 @@ import { nearestStep } from '../../core/units/ladders';
 import { useExposureWords, useRawWords } from '../../live/report';
 import { useDesk } from '../../live/desk';
 import { Segmented } from '../../ui/segmented';
-import { colour, radius, space, touch } from '../../ui/theme';
+import { colour, radius, rem, space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { NoRaw } from './no-raw';
 import { decibelWords, distanceWords, pixelWords, valueWords } from './format';
@@ -72,17 +72,19 @@ export function TradePanel() {
             <Words role="columnheader" kind="label" quiet style={styles.settings}>
               {NAMES[group.moves]} for {NAMES[group.gives]}
             </Words>
-            {['Blur', 'Grey', 'Shadow', 'Sharp'].map((name) => (
-              <Words
-                key={name}
-                role="columnheader"
-                kind="label"
-                quiet
-                style={name === 'Sharp' ? styles.depth : styles.cost}
-              >
-                {name}
-              </Words>
-            ))}
+            <View style={styles.costs}>
+              {['Blur', 'Grey', 'Shadow', 'Sharp'].map((name) => (
+                <Words
+                  key={name}
+                  role="columnheader"
+                  kind="label"
+                  quiet
+                  style={name === 'Sharp' ? styles.depth : styles.cost}
+                >
+                  {name}
+                </Words>
+              ))}
+            </View>
           </View>
           {group.rows.map((row) => (
             <Row
@@ -125,22 +127,22 @@ function Row({
   return (
     <View role="row" style={[styles.row, clicks === 0 && styles.present]}>
       <View role="cell" style={styles.settings}>
-        <Words style={clicks === 0 && styles.accent} numberOfLines={1}>
-          {name}
+        <Words style={clicks === 0 && styles.accent}>{name}</Words>
+      </View>
+      <View style={styles.costs}>
+        <Words role="cell" kind="label" style={[styles.cost, blur.px > 8 && styles.warn]}>
+          {pixelWords(blur.px)}
+        </Words>
+        <Words role="cell" kind="label" style={styles.cost}>
+          {decibelWords(effects.greyDb)}
+        </Words>
+        <Words role="cell" kind="label" style={[styles.cost, effects.shadowDb < 10 && styles.warn]}>
+          {decibelWords(effects.shadowDb)}
+        </Words>
+        <Words role="cell" kind="label" style={styles.depth}>
+          {depth.replaceAll(' m', '')}
         </Words>
       </View>
-      <Words role="cell" kind="label" style={[styles.cost, blur.px > 8 && styles.warn]}>
-        {pixelWords(blur.px)}
-      </Words>
-      <Words role="cell" kind="label" style={styles.cost}>
-        {decibelWords(effects.greyDb)}
-      </Words>
-      <Words role="cell" kind="label" style={[styles.cost, effects.shadowDb < 10 && styles.warn]}>
-        {decibelWords(effects.shadowDb)}
-      </Words>
-      <Words role="cell" kind="label" style={styles.depth} numberOfLines={1}>
-        {depth.replaceAll(' m', '')}
-      </Words>
       <View role="cell" style={StyleSheet.absoluteFill}>
         <Pressable
           role="button"
@@ -157,19 +159,24 @@ function Row({
 const styles = StyleSheet.create({
   missing: { color: colour.warn },
   table: { gap: 2 },
-  head: { flexDirection: 'row', paddingHorizontal: space.one },
+  head: { flexDirection: 'row', flexWrap: 'wrap', paddingHorizontal: space.one },
   row: {
     flexDirection: 'row',
+    flexWrap: 'wrap',
     alignItems: 'center',
-    minHeight: touch,
+    alignContent: 'center',
+    // Two more for its line.
+    minHeight: touch + 2,
     paddingHorizontal: space.one,
     borderRadius: radius,
     backgroundColor: colour.raised,
   },
   present: { borderWidth: 1, borderColor: colour.accent },
   accent: { color: colour.accent },
-  settings: { flex: 1 },
-  cost: { width: 52, textAlign: 'right' },
-  depth: { width: 82, textAlign: 'right' },
+  // In a narrow panel what a row costs stands under what it sets.
+  settings: { flexGrow: 1, flexBasis: rem(110) },
+  costs: { flexGrow: 1, flexDirection: 'row', justifyContent: 'flex-end' },
+  cost: { width: rem(50), textAlign: 'right' },
+  depth: { width: rem(70), textAlign: 'right' },
   warn: { color: colour.warn },
 });

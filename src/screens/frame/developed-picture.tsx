@@ -2,24 +2,29 @@
 // the lightbox and arrive as bitmaps; until then the thumbnail stands in.
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Image, StyleSheet, View } from 'react-native';
+import { GestureDetector } from 'react-native-gesture-handler';
+import type { WhitePoint } from '../../core/colour/temperature';
 import type { FrameRecord } from '../../core/frame/record';
 import type { PictureHistogram } from '../../core/scopes/picture-histogram';
 import { lightbox } from '../../library/staff';
 import { useThumbnail } from '../../library/roll';
+import { ARROWS } from '../../ui/arrows';
 import { Button } from '../../ui/button';
 import { colour, space } from '../../ui/theme';
-import { useDrag } from '../../ui/use-drag';
+import { useTouch } from '../../ui/use-touch';
 import { Words } from '../../ui/words';
 
 interface Props {
   readonly record: FrameRecord;
   readonly open: boolean;
+  /** Another white than the file's. */
+  readonly white: WhitePoint | null;
   readonly width: number;
   readonly height: number;
   readonly onHistogram: (histogram: PictureHistogram) => void;
 }
 
-export function DevelopedPicture({ record, open, width, height, onHistogram }: Props) {
+export function DevelopedPicture({ record, open, white, width, height, onHistogram }: Props) {
   const [full, setFull] = useState(false);
   const [centre, setCentre] = useState({ x: record.image.width / 2, y: record.image.height / 2 });
   const [ready, setReady] = useState<'fit' | 'full' | null>(null);
@@ -68,7 +73,7 @@ export function DevelopedPicture({ record, open, width, height, onHistogram }: P
     const fail = (error: unknown) => setFailed(error instanceof Error ? error.message : String(error));
     if (!full) {
       lightbox
-        .call((api) => api.fit(record.id, Math.round(width * ratio), Math.round(height * ratio)))
+        .call((api) => api.fit(record.id, Math.round(width * ratio), Math.round(height * ratio), white))
         .then(({ bitmap, histogram }) => {
           onHistogram(histogram);
           if (ticket !== wanted.current) return bitmap.close();
@@ -87,7 +92,7 @@ export function DevelopedPicture({ record, open, width, height, onHistogram }: P
     };
     const request = requestAnimationFrame(() => {
       lightbox
-        .call((api) => api.region(record.id, region))
+        .call((api) => api.region(record.id, region, white))
         .then((bitmap) => {
           if (ticket !== wanted.current) return bitmap.close();
           show(bitmap);
@@ -95,7 +100,7 @@ export function DevelopedPicture({ record, open, width, height, onHistogram }: P
         }, fail);
     });
     return () => cancelAnimationFrame(request);
-  }, [open, full, centre, width, height, ratio, record, show, onHistogram]);
+  }, [open, full, centre, width, height, ratio, record, white, show, onHistogram]);
 
   const pan = (x: number, y: number) => {
     const [w, h] = [width * ratio, height * ratio];
@@ -104,7 +109,7 @@ export function DevelopedPicture({ record, open, width, height, onHistogram }: P
       y: within(y, h / 2, record.image.height - h / 2),
     });
   };
-  useDrag(host, {
+  const touches = useTouch(host, {
     onStart: () => {
       from.current = centre;
     },
@@ -114,7 +119,7 @@ export function DevelopedPicture({ record, open, width, height, onHistogram }: P
       setFull(!full);
     },
     onKey: (key) => {
-      const step = PAN_KEYS[key];
+      const step = ARROWS[key];
       if (key === 'Enter' || key === ' ') setFull(!full);
       else if (step && full) pan(centre.x + step[0] * 120, centre.y + step[1] * 120);
       else return false;
@@ -126,14 +131,16 @@ export function DevelopedPicture({ record, open, width, height, onHistogram }: P
       {thumbnail && ready === null && (
         <Image source={{ uri: thumbnail }} style={styles.image} resizeMode="contain" aria-hidden />
       )}
-      <View
-        ref={host}
-        role="img"
-        tabIndex={0}
-        aria-label={`Developed picture, ${full ? '100 percent; arrow keys pan' : 'fitted'}`}
-        style={StyleSheet.absoluteFill}
-        testID={ready ? `picture-${ready}` : 'picture-loading'}
-      />
+      <GestureDetector gesture={touches}>
+        <View
+          ref={host}
+          role="img"
+          tabIndex={0}
+          aria-label={`Developed picture, ${full ? '100 percent; arrow keys pan' : 'fitted'}`}
+          style={StyleSheet.absoluteFill}
+          testID={ready ? `picture-${ready}` : 'picture-loading'}
+        />
+      </GestureDetector>
       <View style={styles.zoom}>
         <Button label="Fit" on={!full} onPress={() => setFull(false)} testID="fit" />
         <Button label="100 %" on={full} onPress={() => setFull(true)} testID="full" />
@@ -151,13 +158,6 @@ export function DevelopedPicture({ record, open, width, height, onHistogram }: P
     </View>
   );
 }
-
-const PAN_KEYS: Record<string, readonly [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 
 function hold(start: number, last: number): number {
   return Math.max(0, Math.min(last, Math.round(start)));

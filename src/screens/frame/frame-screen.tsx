@@ -4,7 +4,10 @@ import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { OpenedFile } from '../../workers/lightbox.worker';
 import { forecastHeld, type FrameRecord, type RawFigures } from '../../core/frame/record';
+import { EIGHT_BITS } from '../../core/frame/picture-frame';
+import type { CheckReport } from '../../core/dng/check';
 import { definitionOf, listed } from '../../core/setting/values';
+import { whiteWords, type WhitePoint } from '../../core/colour/temperature';
 import { isUnknown, known, type Known } from '../../core/units/known';
 import type { PictureHistogram } from '../../core/scopes/picture-histogram';
 import {
@@ -22,14 +25,17 @@ import { fileName } from '../../library/file-name';
 import { useDesk } from '../../live/desk';
 import { useRoll } from '../../library/roll';
 import { lightbox } from '../../library/staff';
+import type { Heights } from '../../ui/scopes/shape';
 import { Button } from '../../ui/button';
 import { saveFile } from '../../ui/save-file';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
-import { distanceWords, percentWords } from '../finder/format';
-import { PictureDrawing, ScopeBox, StoplineDrawing } from '../finder/scopes';
+import { capital, distanceWords, percentWords } from '../finder/format';
+import { paintPicture, paintStopline } from '../../ui/scopes/paint';
+import { Scope } from '../../ui/scopes/scope';
 import { useDeleteWithUndo } from '../sheet/sheet-screen';
 import { DevelopedPicture } from './developed-picture';
+import { FrameWhite } from './frame-white';
 
 type Opening =
   | { kind: 'opening' }
@@ -61,8 +67,10 @@ function OpenFrame({ record }: { record: FrameRecord }) {
   const [opening, setOpening] = useState<Opening>({ kind: 'opening' });
   const [attempt, setAttempt] = useState(0);
   const [picture, setPicture] = useState<PictureHistogram | null>(null);
+  const [white, setWhite] = useState<WhitePoint | null>(record.rewhite ?? null);
   const remove = useDeleteWithUndo();
   const heights = useDesk((d) => d.check.heights);
+  const theme = useDesk((d) => d.theme);
   useEffect(() => {
     let gone = false;
     const fail = (message: string, there: boolean) => !gone && setOpening({ kind: 'failed', message, there });
@@ -87,6 +95,7 @@ function OpenFrame({ record }: { record: FrameRecord }) {
     setAttempt((n) => n + 1);
   };
   const file = opening.kind === 'open' ? opening.file : null;
+  const asShot = file?.linear?.check.asShotWhite ?? null;
   const viewWidth = wide ? width - 420 : width;
   const viewHeight = wide ? height - 60 : Math.min(height * 0.6, (width * 4) / 3);
   const scopeWidth = (wide ? 420 : width) - 4 * space.one;
@@ -96,7 +105,7 @@ function OpenFrame({ record }: { record: FrameRecord }) {
         <Button label="Sheet" onPress={() => router.navigate('/sheet')} testID="to-sheet" />
         <View style={styles.actions}>
           {!(opening.kind === 'failed' && !opening.there) && (
-            <Download record={record} ready={file !== null} />
+            <Download record={record} white={white} ready={file !== null} />
           )}
           <Button
             label="Delete"
@@ -122,6 +131,7 @@ function OpenFrame({ record }: { record: FrameRecord }) {
               key={attempt}
               record={record}
               open={file !== null}
+              white={white}
               width={viewWidth}
               height={viewHeight}
               onHistogram={setPicture}
@@ -130,30 +140,47 @@ function OpenFrame({ record }: { record: FrameRecord }) {
         </View>
         <ScrollView style={styles.side} contentContainerStyle={styles.sideContent} tabIndex={0}>
           {file && (
-            <Panel title="Raw" words={rawWords(record)}>
-              <ScopeBox height={110}>
-                <StoplineDrawing
-                  data={file.stopline}
-                  floorEv={file.check.floorEv}
-                  midGreyEv={Math.log2(0.18) - (file.check.metadata.baselineExposureEv ?? 0)}
-                  heights={heights}
-                  width={scopeWidth}
-                  height={110}
-                />
-              </ScopeBox>
+            <Panel
+              title={record.image.kind === 'mosaic' ? 'Raw' : file.linear ? 'Linear DNG' : 'Raw'}
+              words={linearWords(record, file)}
+            >
+              {file.linear && <RawScope linear={file.linear} width={scopeWidth} heights={heights} />}
+              {file.linear?.check.asShotWhite && (
+                <Words kind="label" quiet testID="file-white">
+                  White by the file’s own tags: {whiteWords(file.linear.check.asShotWhite)}
+                </Words>
+              )}
               {file.asSaved === false && (
                 <Words style={styles.missed} role="alert" testID="not-as-saved">
                   This is not the file that was saved: its hash is another. Something has changed it since.
                 </Words>
               )}
-              <ForecastTable record={record} file={file} />
+              {record.image.kind === 'mosaic' && file.linear && (
+                <ForecastTable record={record} check={file.linear.check} />
+              )}
+              {record.image.kind === 'rgb' && (
+                <Words kind="label" quiet testID="no-raw-here">
+                  {isUnknown(record.result) ? capital(record.result.unknown) : ''}.
+                </Words>
+              )}
             </Panel>
           )}
           {picture && (
-            <Panel title="Picture" words="developed: R, G, B and luminance">
-              <ScopeBox height={90}>
-                <PictureDrawing data={picture} width={scopeWidth} height={90} heights={heights} />
-              </ScopeBox>
+            <Panel
+              title="Picture"
+              words={`${record.image.kind === 'mosaic' ? 'developed' : 'as the device made it'}: R, G, B and luminance`}
+            >
+              <Scope
+                width={scopeWidth}
+                height={90}
+                theme={theme}
+                paint={(pen) => paintPicture(pen, picture, heights)}
+              />
+            </Panel>
+          )}
+          {asShot && record.image.kind === 'mosaic' && (
+            <Panel title="White" words="of the picture and of what is downloaded; raw stays">
+              <FrameWhite record={record} asShot={asShot} white={white} onWhite={setWhite} />
             </Panel>
           )}
           <CaptureData record={record} />
@@ -177,6 +204,12 @@ function Panel({ title, words, children }: { title: string; words: string; child
   );
 }
 
+/** What stands over the linear numbers: their headroom, or what they are made from. */
+function linearWords(record: FrameRecord, { linear }: OpenedFile): string {
+  if (record.image.kind === 'mosaic') return rawWords(record);
+  return linear ? EIGHT_BITS : 'none';
+}
+
 function rawWords({ result }: FrameRecord): string {
   if (isUnknown(result)) return result.unknown;
   const room = result.headroomEv;
@@ -187,11 +220,32 @@ function rawWords({ result }: FrameRecord): string {
       : `headroom ${formatEv(room)} EV`;
 }
 
+function RawScope({
+  linear: { stopline: data, check },
+  width,
+  heights,
+}: {
+  linear: NonNullable<OpenedFile['linear']>;
+  width: number;
+  heights: Heights;
+}) {
+  const { floorEv, metadata } = check;
+  const midGreyEv = Math.log2(0.18) - (metadata.baselineExposureEv ?? 0);
+  return (
+    <Scope
+      width={width}
+      height={110}
+      theme={useDesk((d) => d.theme)}
+      paint={(pen) => paintStopline(pen, { data, floorEv, midGreyEv, heights })}
+    />
+  );
+}
+
 /** What the finder said before the press beside what the file holds, channel by channel. */
-function ForecastTable({ record, file }: { record: FrameRecord; file: OpenedFile }) {
+function ForecastTable({ record, check }: { record: FrameRecord; check: CheckReport }) {
   const told: RawFigures | undefined = record.forecast;
-  const rows = file.check.channels.map((result, i) => ({ result, forecast: told?.channels[i] }));
-  const held = told && forecastHeld(told.channels, file.check.channels);
+  const rows = check.channels.map((result, i) => ({ result, forecast: told?.channels[i] }));
+  const held = told && forecastHeld(told.channels, check.channels);
   return (
     <>
       <View testID="forecast-table" role="table" aria-label="Forecast and result">
@@ -246,7 +300,17 @@ function madeWords<T>(value: Known<T>, words: (known: T) => string, auto?: boole
 
 /** The settings that say nothing of themselves elsewhere, where they were not as usual. */
 function furtherSettings({ set }: FrameRecord): [string, string][] {
-  const shown = ['shutter', 'iso', 'aperture', 'compensationEv', 'focus', 'meter', 'rules'];
+  const shown = [
+    'shutter',
+    'iso',
+    'aperture',
+    'compensationEv',
+    'focus',
+    'meter',
+    'rules',
+    'white',
+    'pictures',
+  ];
   return listed().flatMap(({ key, name, words, initial }): [string, string][] => {
     const value = set[key];
     return shown.includes(key) || value === undefined || value === initial ? [] : [[name, words(value)]];
@@ -254,13 +318,20 @@ function furtherSettings({ set }: FrameRecord): [string, string][] {
 }
 
 /** What only frames made in this way have. */
-function originWords({ made }: FrameRecord): [string, string][] {
+function originWords({ made, files }: FrameRecord): [string, string][] {
   if (made.kind === 'simulated')
     return [
       ['Held', made.outside.support === 'tripod' ? 'on a tripod' : 'by hand'],
       ['Scene', `${made.scene}, seed ${made.seed}`],
     ];
-  if (made.kind === 'browser') return [['Made', `of ${made.pictures} pictures of ${made.device}`]];
+  if (made.kind === 'browser') {
+    const averaged = made.pictures > 1 ? `${made.pictures} pictures averaged` : 'one picture';
+    const has = files.some(({ format }) => format === 'dng');
+    return [
+      ['Device', made.device],
+      ...(has ? [['Linear DNG', `${averaged}, ${EIGHT_BITS}`] as [string, string]] : []),
+    ];
+  }
   return [['Imported', made.file]];
 }
 
@@ -283,7 +354,14 @@ function CaptureData({ record }: { record: FrameRecord }) {
     ['Compensation', `${formatThirds(compensationEv)} EV`],
     ...(ev === null ? [] : [['EV at ISO 100', ev.toFixed(1)] as [string, string]]),
     ['Meter', set.meter ? definitionOf('meter').words(set.meter) : patternOf(metered.pattern).name],
-    ['White', madeWords(record.kelvin, (k) => `${k} K, automatic`)],
+    [
+      'White',
+      madeWords(
+        record.kelvin,
+        (kelvin) =>
+          `${whiteWords({ kelvin, tint: record.tint ?? 0 })}, ${set.white && !set.white.auto ? 'by hand' : 'automatic'}`,
+      ),
+    ],
     ['Lens', record.lens],
     ['Focus', madeWords(record.focusM, (m) => distanceWords(m ?? Infinity))],
     ...furtherSettings(record),
@@ -293,7 +371,7 @@ function CaptureData({ record }: { record: FrameRecord }) {
     ['Size', `${image.width} × ${image.height}`],
     ...files.map(({ format, bytes }): [string, string] => [
       format.toUpperCase(),
-      `${(bytes / 1e6).toFixed(1)} MB`,
+      bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`,
     ]),
   ];
   return (
@@ -312,13 +390,21 @@ function CaptureData({ record }: { record: FrameRecord }) {
   );
 }
 
-function Download({ record, ready }: { record: FrameRecord; ready: boolean }) {
+function Download({
+  record,
+  white,
+  ready,
+}: {
+  record: FrameRecord;
+  white: WhitePoint | null;
+  ready: boolean;
+}) {
   const [state, setState] = useState<'idle' | 'busy' | 'failed'>('idle');
   const download = async () => {
     setState('busy');
     try {
       for (const entry of record.files) {
-        const bytes = await lightbox.call((api) => api.file(record.id, entry, record.place));
+        const bytes = await lightbox.call((api) => api.file(record.id, entry, record.place, white));
         saveFile(bytes, fileName(record, entry.format));
       }
       setState('idle');
@@ -326,7 +412,12 @@ function Download({ record, ready }: { record: FrameRecord; ready: boolean }) {
       setState('failed');
     }
   };
-  const label = state === 'busy' ? 'Preparing…' : state === 'failed' ? 'Failed: again' : 'Download DNG';
+  const label =
+    state === 'busy'
+      ? 'Preparing…'
+      : state === 'failed'
+        ? 'Failed: again'
+        : `Download ${record.files.map(({ format }) => format.toUpperCase()).join(' and ')}`;
   return (
     <Button
       label={label}

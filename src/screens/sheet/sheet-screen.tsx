@@ -30,34 +30,37 @@ export function SheetScreen() {
           </Words>
         </View>
       </View>
-      {isPending && (
-        <Words quiet style={styles.note}>
-          Reading the roll…
-        </Words>
-      )}
-      {error && (
-        <View style={styles.note} role="alert">
-          <Words style={styles.warn}>
-            The roll could not be read: {error.message || 'the browser gave no reason'}.
+      {/* What is told below stands at the bottom whatever is read here: nothing moves under a finger. */}
+      <View style={styles.roll}>
+        {isPending && (
+          <Words quiet style={styles.note}>
+            Reading the roll…
           </Words>
-          <Button label="Try again" onPress={() => void refetch()} />
-        </View>
-      )}
-      <RecoveryNote />
-      {data && data.unreadable.length > 0 && (
-        <Words style={[styles.note, styles.warn]}>
-          {data.unreadable.length} {data.unreadable.length === 1 ? 'record' : 'records'} could not be read and
-          stay set aside.
-        </Words>
-      )}
-      {data && frames.length === 0 && (
-        <View style={styles.empty}>
-          <Words kind="title">No frames yet</Words>
-          <Words quiet>Press the hexagon in the finder; what you take appears here.</Words>
-          <Button label="To the finder" kind="primary" onPress={() => router.navigate('/')} />
-        </View>
-      )}
-      {frames.length > 0 && <Grid frames={frames} />}
+        )}
+        {error && (
+          <View style={styles.note} role="alert">
+            <Words style={styles.warn}>
+              The roll could not be read: {error.message || 'the browser gave no reason'}.
+            </Words>
+            <Button label="Try again" onPress={() => void refetch()} />
+          </View>
+        )}
+        <RecoveryNote />
+        {data && data.unreadable.length > 0 && (
+          <Words style={[styles.note, styles.warn]}>
+            {data.unreadable.length} {data.unreadable.length === 1 ? 'record' : 'records'} could not be read
+            and stay set aside.
+          </Words>
+        )}
+        {data && frames.length === 0 && (
+          <View style={styles.empty}>
+            <Words kind="title">No frames yet</Words>
+            <Words quiet>Press the hexagon in the finder; what you take appears here.</Words>
+            <Button label="To the finder" kind="primary" onPress={() => router.navigate('/')} />
+          </View>
+        )}
+        {frames.length > 0 && <Grid frames={frames} />}
+      </View>
       <View style={styles.unsaved}>
         <KeeperFault />
         <UnsavedBar />
@@ -202,6 +205,7 @@ export function useDeleteWithUndo() {
 const styles = StyleSheet.create({
   page: { flex: 1, backgroundColor: colour.page },
   head: { flexDirection: 'row', alignItems: 'center', gap: space.two, padding: space.one },
+  roll: { flex: 1, minHeight: 0 },
   note: { padding: space.two, gap: space.one },
   noteRow: { flexDirection: 'row', alignItems: 'center' },
   says: { flex: 1 },

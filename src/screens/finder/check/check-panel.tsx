@@ -1,8 +1,6 @@
 // Checking before the press, one movement away: what is marked, how it is counted, how far one can go, and how it is shown.
-import { ScrollView, StyleSheet } from 'react-native';
 import { Segmented } from '../../../ui/segmented';
-import { SlidePanel } from '../../../ui/slide-panel';
-import { space } from '../../../ui/theme';
+import { Panel, PanelScroll } from '../../../ui/panel';
 import { ComparePanel } from './compare-panel';
 import { FitPanel } from './fit-panel';
 import { HistogramPanel } from './histogram-panel';
@@ -28,28 +26,18 @@ export function CheckPanel({
   onClose: () => void;
 }) {
   return (
-    <SlidePanel title="Check" onClose={onClose} height={0.54} unveiled>
-      <Segmented
-        name="Check"
-        choices={CHECK_TABS}
-        chosen={tab}
-        onChoose={onTab}
-        testID="check-tab"
-        style={styles.tabs}
-      />
-      <ScrollView key={tab} style={styles.scroll} contentContainerStyle={styles.body} tabIndex={0}>
+    <Panel
+      title="Check"
+      onClose={onClose}
+      tabs={<Segmented name="Check" choices={CHECK_TABS} chosen={tab} onChoose={onTab} testID="check-tab" />}
+    >
+      <PanelScroll key={tab} name={tab}>
         {tab === 'marks' && <MarksPanel />}
         {tab === 'scopes' && <HistogramPanel />}
         {tab === 'fit' && <FitPanel />}
         {tab === 'compare' && <ComparePanel />}
         {tab === 'view' && <ViewPanel onClose={onClose} />}
-      </ScrollView>
-    </SlidePanel>
+      </PanelScroll>
+    </Panel>
   );
 }
-
-const styles = StyleSheet.create({
-  tabs: { flexWrap: 'nowrap' },
-  scroll: { flexShrink: 1, marginTop: space.one },
-  body: { gap: space.one },
-});

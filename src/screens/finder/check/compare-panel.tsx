@@ -12,6 +12,7 @@ import { Stepper } from '../../../ui/stepper';
 import { space } from '../../../ui/theme';
 import { Words } from '../../../ui/words';
 import { settingsWords, valueWords } from '../format';
+import { NoRaw } from '../no-raw';
 import { comparisonWords, HoldButton } from './hold';
 
 const KEYS: Readonly<Record<SettingId, keyof OtherExposure>> = {
@@ -29,7 +30,7 @@ export function ComparePanel() {
   const loupe = useDesk((d) => d.loupe);
   const iris = useDesk((d) => hasIris(d.optic));
   const { setOther, setLoupe } = useDesk.getState();
-  if (!settings || !plan) return <Words quiet>Waiting for the finder…</Words>;
+  if (!settings || !plan) return <NoRaw />;
   const { shutterS, iso, apertureN } = settings;
   const present = { shutterS, iso, apertureN };
   const step = (id: SettingId, by: 1 | -1) => {

@@ -4,9 +4,11 @@ import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { whyTheyDiffer } from '../../../core/advice/difference';
 import { CLEAN_DBS } from '../../../core/scopes/limits';
-import { HEIGHTS, HISTOGRAM_SIZES, HISTOGRAMS, stepThrough } from '../../../live/check-settings';
+import { HISTOGRAM_SIZES, HISTOGRAMS, stepThrough } from '../../../live/check-settings';
+import { HEIGHTS } from '../../../ui/scopes/shape';
 import { useExposureWords, useRawWords } from '../../../live/report';
 import { useDesk } from '../../../live/desk';
+import { useBody } from '../../../live/in-use';
 import { Segmented } from '../../../ui/segmented';
 import { Stepper } from '../../../ui/stepper';
 import { space } from '../../../ui/theme';
@@ -19,6 +21,7 @@ const OPACITY_STEP = 0.1;
 
 export function HistogramPanel() {
   const check = useDesk((d) => d.check);
+  const showsRaw = useBody().evidence === 'raw';
   const { setCheck } = useDesk.getState();
   return (
     <>
@@ -27,7 +30,10 @@ export function HistogramPanel() {
       </Words>
       <Segmented
         name="Histogram over the picture"
-        choices={HISTOGRAMS.map((id) => ({ id, label: WHICH[id] }))}
+        choices={HISTOGRAMS.filter((id) => showsRaw || id === 'off' || id === 'picture').map((id) => ({
+          id,
+          label: WHICH[id],
+        }))}
         chosen={check.histogram}
         onChoose={(histogram) => setCheck({ histogram })}
         testID="histogram"
@@ -64,17 +70,21 @@ export function HistogramPanel() {
         testID="heights"
         style={styles.row}
       />
-      <View style={styles.grid}>
-        <Stepper
-          name="Clean line, signal over noise"
-          value={`${check.cleanDb} dB`}
-          onStep={(by) => setCheck({ cleanDb: stepThrough(CLEAN_DBS, check.cleanDb, by) })}
-          testID="clean"
-        />
-      </View>
-      <Words kind="label" quiet>
-        The bars at the top of the stopline are the picture’s tones, from 0 to 255, in red, green and blue.
-      </Words>
+      {showsRaw && (
+        <View style={styles.grid}>
+          <Stepper
+            name="Clean line, signal over noise"
+            value={`${check.cleanDb} dB`}
+            onStep={(by) => setCheck({ cleanDb: stepThrough(CLEAN_DBS, check.cleanDb, by) })}
+            testID="clean"
+          />
+        </View>
+      )}
+      {showsRaw && (
+        <Words kind="label" quiet>
+          The bars at the top of the stopline are the picture’s tones, from 0 to 255, in red, green and blue.
+        </Words>
+      )}
     </>
   );
 }

@@ -5,7 +5,8 @@ import { MOST_BELOW_CLIP_12 } from '../../../core/scopes/zebra';
 import type { PerChannel } from '../../../core/scopes/levels';
 import type { MarkId, ZebraThreshold } from '../../../live/check-settings';
 import { useDesk } from '../../../live/desk';
-import { useRawWords } from '../../../live/report';
+import { useBody } from '../../../live/in-use';
+import { useRawWords, useReport } from '../../../live/report';
 import { Button } from '../../../ui/button';
 import { Segmented } from '../../../ui/segmented';
 import { Stepper } from '../../../ui/stepper';
@@ -14,15 +15,16 @@ import { Words } from '../../../ui/words';
 import { NoRaw } from '../no-raw';
 import { countWords, percentWords } from '../format';
 
-const MARKS: readonly { id: MarkId; label: string; name: string }[] = [
-  { id: 'rawClip', label: 'Raw clipped', name: 'Raw clipped: hatched by channel (O)' },
-  { id: 'rawFloor', label: 'Raw below noise', name: 'Raw below noise: dotted by channel' },
+const MARKS: readonly { id: MarkId; label: string; name: string; raw?: true }[] = [
+  { id: 'rawClip', label: 'Raw clipped', name: 'Raw clipped: hatched by channel (O)', raw: true },
+  { id: 'rawFloor', label: 'Raw below noise', name: 'Raw below noise: dotted by channel', raw: true },
   { id: 'pictureWhite', label: 'Picture at 255', name: 'Picture at 255: level dashes' },
   { id: 'pictureBlack', label: 'Picture at 0', name: 'Picture at 0: level dashes' },
 ];
 
 export function MarksPanel() {
   const marks = useDesk((d) => d.check.marks);
+  const showsRaw = useBody().evidence === 'raw';
   const { toggleMark, setWants } = useDesk.getState();
   useEffect(() => {
     setWants({ disagreement: true });
@@ -31,7 +33,7 @@ export function MarksPanel() {
   return (
     <>
       <View style={styles.grid}>
-        {MARKS.map(({ id, label, name }) => (
+        {MARKS.filter(({ raw }) => !raw || showsRaw).map(({ id, label, name }) => (
           <Button
             key={id}
             label={label}
@@ -45,10 +47,11 @@ export function MarksPanel() {
       </View>
       <Shares />
       <Words kind="label" quiet>
-        Raw is hatched: red leans right, green stands, blue leans left, all three fill. Below noise each
-        colour has dots of its own. The picture is dashed.
+        {showsRaw
+          ? 'Raw is hatched: red leans right, green stands, blue leans left, all three fill. Below noise each colour has dots of its own. The picture is dashed.'
+          : 'Level dashes: some component at 255, or all at 0.'}
       </Words>
-      <Zebra />
+      <Zebra showsRaw={showsRaw} />
     </>
   );
 }
@@ -56,8 +59,22 @@ export function MarksPanel() {
 /** Shares and sites of the capture that will be clipped or lost, by channel, and the picture's ends. */
 function Shares() {
   const raw = useRawWords((r) => r);
-  if (!raw) return <NoRaw />;
-  const { forecast, sites, disagreement } = raw;
+  const ends = useReport(({ words }) => words?.ends ?? null);
+  const picture = ends && (
+    <Line cells={['Picture', `at 255: ${percentWords(ends.white)}`, `at 0: ${percentWords(ends.black)}`]} />
+  );
+  if (!raw)
+    return (
+      <>
+        <NoRaw />
+        {picture && (
+          <View testID="shares" role="table" aria-label="Ends of the picture's tones">
+            {picture}
+          </View>
+        )}
+      </>
+    );
+  const { forecast, sites } = raw;
   const rows = (kind: PerChannel<number>) =>
     [kind[0], (kind[1] + kind[2]) / 2, kind[3]].map((share, c) => ({
       share,
@@ -72,15 +89,7 @@ function Shares() {
       {['R', 'G', 'B'].map((name, c) => (
         <Line key={name} cells={[name, cell(clipped[c]!), cell(floor[c]!)]} />
       ))}
-      {disagreement && (
-        <Line
-          cells={[
-            'Picture',
-            `at 255: ${percentWords(disagreement.pictureWhite)}`,
-            `at 0: ${percentWords(disagreement.pictureBlack)}`,
-          ]}
-        />
-      )}
+      {picture}
     </View>
   );
 }
@@ -97,10 +106,12 @@ function Line({ cells, quiet }: { cells: readonly string[]; quiet?: boolean }) {
   );
 }
 
-function Zebra() {
-  const zebra = useDesk((d) => d.check.zebra);
+function Zebra({ showsRaw }: { showsRaw: boolean }) {
+  const kept = useDesk((d) => d.check.zebra);
+  // Without raw it lies on the picture, whatever was chosen for cameras that have it.
+  const zebra = showsRaw ? kept : { ...kept, of: 'picture' as const };
   const setCheck = useDesk((d) => d.setCheck);
-  const change = (next: Partial<typeof zebra>) => setCheck({ zebra: { ...zebra, ...next } });
+  const change = (next: Partial<typeof kept>) => setCheck({ zebra: { ...kept, ...next } });
   const step = (which: 'native' | 'extended', by: 1 | -1) => {
     const { belowClip12, percent }: ZebraThreshold = zebra[which];
     const held = (n: number, from: number, to: number) => Math.min(to, Math.max(from, n));
@@ -123,34 +134,38 @@ function Zebra() {
           onPress={() => change({ on: !zebra.on })}
           testID="zebra"
         />
-        <Segmented
-          name="Zebra on"
-          choices={[
-            { id: 'raw', label: 'Raw', name: 'Raw: stops below clip' },
-            { id: 'picture', label: 'Picture', name: 'Picture: per cent of 255' },
-          ]}
-          chosen={zebra.of}
-          onChoose={(of) => change({ of, on: true })}
-          testID="zebra-of"
-          style={styles.cell}
-        />
+        {showsRaw && (
+          <Segmented
+            name="Zebra on"
+            choices={[
+              { id: 'raw', label: 'Raw', name: 'Raw: stops below clip' },
+              { id: 'picture', label: 'Picture', name: 'Picture: per cent of 255' },
+            ]}
+            chosen={zebra.of}
+            onChoose={(of) => change({ of, on: true })}
+            testID="zebra-of"
+            style={styles.cell}
+          />
+        )}
       </View>
       <View style={styles.grid}>
         <Stepper
-          name="Native ISO"
+          name={showsRaw ? 'Native ISO' : 'From, of 255'}
           value={words(zebra.native)}
           onStep={(by) => step('native', by)}
           testID="zebra-native"
         />
-        <Stepper
-          name="Extended ISO"
-          value={words(zebra.extended)}
-          onStep={(by) => step('extended', by)}
-          testID="zebra-extended"
-        />
+        {showsRaw && (
+          <Stepper
+            name="Extended ISO"
+            value={words(zebra.extended)}
+            onStep={(by) => step('extended', by)}
+            testID="zebra-extended"
+          />
+        )}
       </View>
       <Words kind="label" quiet>
-        Stripes begin when 0.1 % of a channel passes.
+        Stripes begin when 0.1 % of {showsRaw ? 'a channel' : 'the picture'} passes.
       </Words>
     </>
   );

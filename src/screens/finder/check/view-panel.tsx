@@ -17,7 +17,8 @@ const THEMES: Readonly<Record<ThemeId, { label: string; says: string }>> = {
 
 export function ViewPanel({ onClose }: { onClose: () => void }) {
   const theme = useDesk((d) => d.theme);
-  const { setTheme, clear } = useDesk.getState();
+  const thumb = useDesk((d) => d.thumb);
+  const { setTheme, setThumb, clear, showGuide } = useDesk.getState();
   return (
     <>
       <Segmented
@@ -30,6 +31,21 @@ export function ViewPanel({ onClose }: { onClose: () => void }) {
       />
       <Words quiet>{THEMES[theme].says}</Words>
       <View style={styles.clear}>
+        <Segmented
+          name="Thumb at the"
+          choices={[
+            { id: 'left', label: 'Left', name: 'Left hand' },
+            { id: 'right', label: 'Right', name: 'Right hand' },
+          ]}
+          chosen={thumb}
+          onChoose={setThumb}
+          testID="thumb"
+        />
+        <Words kind="label" quiet style={styles.flex}>
+          The hand that holds and presses: held sideways, the desk stands at its side.
+        </Words>
+      </View>
+      <View style={styles.clear}>
         <Button
           label="Bare finder"
           name="Bare finder (B)"
@@ -41,6 +57,19 @@ export function ViewPanel({ onClose }: { onClose: () => void }) {
         />
         <Words kind="label" quiet style={styles.flex}>
           Takes everything off the picture. So does a stroke down on it; a stroke up brings back what you had.
+        </Words>
+      </View>
+      <View style={styles.clear}>
+        <Button
+          label="What is what"
+          onPress={() => {
+            onClose();
+            showGuide(true);
+          }}
+          testID="what-is-what"
+        />
+        <Words kind="label" quiet style={styles.flex}>
+          Short labels on the finder, gone with the next touch.
         </Words>
       </View>
     </>

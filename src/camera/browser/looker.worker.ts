@@ -1,0 +1,314 @@
+// The finder of the browser's own cameras: takes the frames of a track, draws them, meters them, posts one report each; and makes frames of
+// them when asked.
+import * as Comlink from 'comlink';
+import { averager, type Averaged, type Averager } from '../../core/combine/average';
+import {
+  isVideoFormat,
+  sampledSize,
+  sampleVideo,
+  stepFor,
+  videoMatrixOf,
+  type VideoPicture,
+} from '../../core/colour/video';
+import { pictureFinder, type PictureFinder } from '../../core/finder/picture-finder';
+import { fieldWeights } from '../../core/meter/whole';
+import { NO_RAW, pictureFrame, type PicturePress } from '../../core/frame/picture-frame';
+import type { ToldExposure } from '../../core/meter/calibration';
+import { pictureHistogram } from '../../core/scopes/picture-histogram';
+import type { Known } from '../../core/units/known';
+import { watched } from '../../workers/alive';
+import { encodeJpeg } from '../../workers/encode-jpeg';
+import type { Order } from '../order';
+import type { TakenFrame, TakeStage } from '../port';
+import type { Report, Standing } from '../report';
+import { stopwatch } from '../stopwatch';
+
+/** Long side of what is metered and marked, samples. */
+const SAMPLES = 480;
+/** Long side of what is drawn, pixels. */
+const DRAWN = 1024;
+const THUMBNAIL = 320;
+/** A picture that does not come in this time does not come. */
+const PICTURE_MS = 4000;
+
+const UNTOLD_EXPOSURE = { unknown: 'the device tells parts of its exposure at most, and never its f-number' };
+
+/** What the page knows of the device, and what was last asked of it. */
+export interface Asked {
+  readonly order: Order;
+  readonly optic: string;
+  readonly view: string;
+  readonly standing: Standing;
+  readonly exposure: ToldExposure;
+}
+
+export interface TakeAsk extends PicturePress {
+  /** The still that the device took; null where it takes none: the next picture stands in. */
+  readonly still: Uint8Array | null;
+  /** Pictures to average into a linear DNG; 0 for none. */
+  readonly pictures: number;
+}
+
+let canvas: OffscreenCanvas | undefined;
+let context: OffscreenCanvasRenderingContext2D | null = null;
+let report: ((report: Report) => void) | undefined;
+let asked: Asked | undefined;
+let finder:
+  { width: number; height: number; finder: PictureFinder; rgba: Uint8ClampedArray<ArrayBuffer> } | undefined;
+let overlay: OffscreenCanvas | undefined;
+let frameNumber = 0;
+let bytes = new Uint8Array(0);
+/** Those who wait for whole pictures; each says whether it wants more. */
+const takers = new Set<(picture: VideoPicture) => boolean>();
+let fail: (error: Error) => void = () => undefined;
+/** Why there are no pictures any more; null while there are. */
+let ended: string | null = null;
+
+const api = {
+  ...watched(),
+
+  open(target: OffscreenCanvas, onReport: (report: Report) => void) {
+    canvas = target;
+    context = target.getContext('2d', { alpha: false, desynchronized: true });
+    report = onReport;
+  },
+  set(next: Asked) {
+    asked = next;
+  },
+  /** Follows a track's frames until they end. */
+  async frames(readable: ReadableStream<VideoFrame>) {
+    ended = null;
+    const reader = readable.getReader();
+    for (;;) {
+      const { done, value } = await reader.read();
+      if (done) break;
+      try {
+        await takeFrame(value);
+      } finally {
+        value.close();
+      }
+    }
+  },
+  /** Takes one picture, where a track's frames cannot be had. */
+  picture(bitmap: ImageBitmap) {
+    ended = null;
+    const { width, height } = bitmap;
+    const scratch = new OffscreenCanvas(width, height);
+    const drawing = scratch.getContext('2d', { willReadFrequently: true })!;
+    drawing.drawImage(bitmap, 0, 0);
+    const { data } = drawing.getImageData(0, 0, width, height);
+    const of = { format: 'RGBA', width, height, matrix: 'bt709', fullRange: true } as const;
+    show(bitmap, { ...of, bytes: new Uint8Array(data.buffer), planes: [{ offset: 0, stride: 4 * width }] });
+    bitmap.close();
+  },
+  /** The track has ended: whoever waits for its pictures, or comes to wait for them, waits in vain. */
+  ended(message: string) {
+    ended = message;
+    fail(new Error(message));
+  },
+
+  /** @throws Error in words for people */
+  async take(
+    { still, pictures, ...press }: TakeAsk,
+    onProgress: (stage: TakeStage, share: number) => void,
+  ): Promise<TakenFrame> {
+    let whole: { width: number; height: number; rgba: Uint8ClampedArray } | undefined;
+    let averaged: Averaged | null = null;
+    if (!still || pictures > 0) {
+      let sum: Averager | undefined;
+      // Noise is measured between pictures: one alone has a second beside it that is not counted.
+      const wanted = pictures === 1 ? 2 : Math.max(1, pictures);
+      let seen = 0;
+      await nextPictures((picture) => {
+        const { width, height } = picture;
+        const rgba = new Uint8ClampedArray(4 * width * height);
+        sampleVideo(picture, 1, rgba);
+        whole ??= { width, height, rgba };
+        if (pictures > 0) (sum ??= averager(width, height)).add(rgba, seen < pictures);
+        onProgress('expose', ++seen / wanted);
+        return seen < wanted;
+      });
+      averaged = sum?.finish() ?? null;
+    }
+    onProgress('picture', 0);
+    const jpeg = still ?? (await encodeJpeg(whole!.rgba, whole!.width, whole!.height));
+    const thumbnail = await thumbnailOf(jpeg);
+    const thumbnailJpeg = await encodeJpeg(thumbnail.rgba, thumbnail.width, thumbnail.height);
+    onProgress('encode', 0);
+    const { record, files } = await pictureFrame(press, { jpeg, averaged, thumbnail, thumbnailJpeg });
+    onProgress('verify', 1);
+    const buffers = [...files.map((file) => file.bytes.buffer), thumbnailJpeg.buffer] as ArrayBuffer[];
+    return Comlink.transfer({ record, files, thumbnailJpeg }, [...new Set(buffers)]);
+  },
+};
+
+export type LookerApi = typeof api;
+
+/** Hands over pictures until no more are wanted. @throws Error when they stop coming */
+function nextPictures(take: (picture: VideoPicture) => boolean): Promise<void> {
+  if (ended !== null) return Promise.reject(new Error(ended));
+  return new Promise((resolve, reject) => {
+    let timer: ReturnType<typeof setTimeout>;
+    const end = () => {
+      clearTimeout(timer);
+      takers.delete(taker);
+    };
+    const give = (error: unknown) => {
+      end();
+      reject(error instanceof Error ? error : new Error(String(error)));
+    };
+    const wait = () => {
+      clearTimeout(timer);
+      timer = setTimeout(() => give(new Error('the camera gives no more pictures')), PICTURE_MS);
+    };
+    const taker = (picture: VideoPicture) => {
+      try {
+        if (take(picture)) {
+          wait();
+          return true;
+        }
+        end();
+        resolve();
+      } catch (error) {
+        give(error);
+      }
+      return false;
+    };
+    takers.add(taker);
+    fail = give;
+    wait();
+  });
+}
+
+async function takeFrame(frame: VideoFrame): Promise<void> {
+  if (!asked?.order.running && takers.size === 0) return;
+  const { format, visibleRect, colorSpace } = frame;
+  const rect = visibleRect ?? { width: frame.codedWidth, height: frame.codedHeight };
+  const [width, height] = [rect.width, rect.height];
+  // What is not read here by its planes the browser turns into RGBA.
+  const own = isVideoFormat(format) ? format : 'RGBA';
+  const options = (own === format ? {} : { format: 'RGBA' }) as VideoFrameCopyToOptions;
+  const size = frame.allocationSize(options);
+  if (bytes.length !== size) bytes = new Uint8Array(size);
+  const planes = await frame.copyTo(bytes, options);
+  show(frame, {
+    ...{ format: own, width, height, bytes, planes },
+    matrix: videoMatrixOf(colorSpace.matrix, height),
+    fullRange: colorSpace.fullRange === true,
+  });
+}
+
+/** One frame of the finder. */
+function show(drawn: CanvasImageSource, picture: VideoPicture): void {
+  for (const taker of [...takers]) taker(picture);
+  if (!asked?.order.running || !canvas || !context) return;
+  const { order, standing } = asked;
+  const { stageMs, lap } = stopwatch();
+  const step = stepFor(picture, SAMPLES);
+  const size = sampledSize(picture, step);
+  if (finder?.width !== size.width || finder.height !== size.height) {
+    const rgba = new Uint8ClampedArray(4 * size.width * size.height);
+    finder = { ...size, rgba, finder: pictureFinder(size.width, size.height) };
+    overlay = undefined;
+  }
+  const { rgba } = finder;
+  sampleVideo(picture, step, rgba);
+  lap('light');
+  const read = finder.finder.read({ ...size, rgba, exposure: asked.exposure }, order);
+  lap('meter');
+  const { marks, settings, lockedEv100 } = order;
+  const { native } = marks.zebra ?? {};
+  const layer = finder.finder.marks({
+    white: marks.pictureWhite,
+    black: marks.pictureBlack,
+    zebraPercent: native?.of === 'picture' ? native.percent : null,
+    brightestShare:
+      marks.brightest && settings.meter.pattern === 'highlight' && lockedEv100 === null
+        ? settings.meter.burnShare
+        : null,
+  });
+  const histogram = order.pictureHistogram ? pictureHistogram(rgba) : null;
+  const ends = order.disagreement ? finder.finder.ends() : null;
+  lap('scopes');
+  draw(drawn, picture, layer, size);
+  lap('draw');
+  const { reading, wholeEv100, pins, fromGreyEv, relative } = read;
+  const noRaw: Known<never> = { unknown: NO_RAW };
+  report?.({
+    seq: order.seq,
+    frame: ++frameNumber,
+    optic: asked.optic,
+    orientation: picture.width > picture.height ? 'landscape' : 'portrait',
+    view: asked.view,
+    width: picture.width,
+    height: picture.height,
+    exposure: UNTOLD_EXPOSURE,
+    standing,
+    focusM: standing.focus ?? { unknown: 'the device does not tell where it is focused' },
+    ...{ reading, relative, fromGreyEv, wholeEv100, pins },
+    hand: null,
+    weights: order.weights ? weightsOf(rgba, size) : null,
+    picture: histogram,
+    ends,
+    white:
+      standing.white === undefined
+        ? { unknown: 'the device does not tell its white' }
+        : {
+            kelvin: standing.white,
+            tint: null,
+            by: settings.white.auto ? 'automatic' : 'hand',
+            measured: null,
+          },
+    ring: null,
+    mixed: null,
+    raw: noRaw,
+    stageMs,
+  });
+}
+
+/** The whole picture as the browser draws it, with what is marked over it. */
+function draw(
+  drawn: CanvasImageSource,
+  { width, height }: VideoPicture,
+  layer: Uint8ClampedArray<ArrayBuffer> | null,
+  size: { width: number; height: number },
+): void {
+  const scale = Math.min(1, DRAWN / Math.max(width, height));
+  const [w, h] = [Math.round(width * scale), Math.round(height * scale)];
+  if (canvas!.width !== w || canvas!.height !== h) {
+    canvas!.width = w;
+    canvas!.height = h;
+  }
+  context!.drawImage(drawn, 0, 0, w, h);
+  if (!layer) return;
+  overlay ??= new OffscreenCanvas(size.width, size.height);
+  overlay.getContext('2d')!.putImageData(new ImageData(layer, size.width, size.height), 0, 0);
+  context!.imageSmoothingEnabled = false;
+  context!.drawImage(overlay, 0, 0, w, h);
+}
+
+function weightsOf(
+  rgba: Uint8ClampedArray,
+  { width, height }: { width: number; height: number },
+): Report['weights'] {
+  const data = Float32Array.from({ length: width * height }, (_, i) => rgba[4 * i + 1]!);
+  const { across, weights } = fieldWeights({ width, height, data });
+  return { across, values: Array.from(weights, (w) => Math.round(w * 50) / 100) };
+}
+
+/** Small enough for the sheet; a picture that does not open here would open nowhere. */
+async function thumbnailOf(jpeg: Uint8Array) {
+  const bitmap = await createImageBitmap(new Blob([jpeg as Uint8Array<ArrayBuffer>], { type: 'image/jpeg' }));
+  const scale = Math.min(1, THUMBNAIL / Math.max(bitmap.width, bitmap.height));
+  const [width, height] = [
+    Math.max(1, Math.round(bitmap.width * scale)),
+    Math.max(1, Math.round(bitmap.height * scale)),
+  ];
+  const drawing = new OffscreenCanvas(width, height).getContext('2d')!;
+  drawing.imageSmoothingQuality = 'high';
+  drawing.drawImage(bitmap, 0, 0, width, height);
+  bitmap.close();
+  return { width, height, rgba: drawing.getImageData(0, 0, width, height).data };
+}
+
+Comlink.expose(api);

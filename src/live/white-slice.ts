@@ -1,0 +1,39 @@
+// White on the desk: by hand or measured from a thing, and whites kept under names.
+import { MOST_TINT, whiteByHand } from '../core/setting/white';
+import { RING_RADII } from '../core/white/ring';
+import { clamp, standingWhite } from './desk-controls';
+import type { WhiteSlice } from './desk-state';
+import { MOST_NAME, MOST_WHITES } from './kept-white';
+import { latestReport } from './report';
+import type { Slice } from './slice';
+
+export const whiteSlice: Slice<WhiteSlice> = (set, get) => ({
+  ring: null,
+  whites: [],
+  showLights: false,
+
+  setWhite: (white) => get().setSetting('white', whiteByHand(white)),
+  setTint: (tint) => {
+    const held = Math.min(MOST_TINT, Math.max(-MOST_TINT, Math.round(tint)));
+    get().setSetting('white', { ...standingWhite(get().settings, latestReport()), tint: held });
+  },
+  setRing: (ring) =>
+    set({
+      ring: ring && {
+        at: { x: clamp(ring.at.x), y: clamp(ring.at.y) },
+        radius: Math.min(RING_RADII.most, Math.max(RING_RADII.least, ring.radius)),
+      },
+    }),
+  keepWhite: (given) =>
+    set(({ settings, whites }) => {
+      const name = given.trim().slice(0, MOST_NAME);
+      const others = whites.filter((white) => white.name !== name);
+      if (name === '') return {};
+      if (others.length >= MOST_WHITES)
+        return { notice: `${MOST_WHITES} whites are kept. Remove one to keep another.` };
+      const { exact: kelvin, tint } = standingWhite(settings, latestReport());
+      return { whites: [...others, { name, kelvin, tint }] };
+    }),
+  forgetWhite: (name) => set(({ whites }) => ({ whites: whites.filter((white) => white.name !== name) })),
+  setShowLights: (showLights) => set({ showLights }),
+});

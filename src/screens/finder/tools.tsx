@@ -1,0 +1,108 @@
+// Lenses, the way to all checks, and the one action that fits exposure to the highlights: at the picture's foot, in a row, or in a column beside it.
+import { StyleSheet, View } from 'react-native';
+import { isUnknown } from '../../core/units/known';
+import { useDesk } from '../../live/desk';
+import { useBody } from '../../live/in-use';
+import { useRawWords } from '../../live/report';
+import { Button } from '../../ui/button';
+import { colour, radius, touch } from '../../ui/theme';
+import { fitLabel } from './check/fit-panel';
+import { GAP } from './places';
+
+/** A column with less room than this has the lenses and checks only. */
+const FIT_FROM = 5 * touch + 60;
+
+/** Nothing of it is on a picture that was cleared. */
+export function Tools({
+  of,
+  width,
+  height,
+  onCheck,
+}: {
+  of: 'row' | 'column' | 'foot';
+  width: number;
+  height: number;
+  onCheck: () => void;
+}) {
+  const cleared = useDesk((d) => d.cleared);
+  if (cleared && of === 'foot') return null;
+  const column = of === 'column';
+  const roomy = column ? height >= FIT_FROM : width >= 300;
+  return (
+    <View style={[column ? styles.column : styles.row, of === 'foot' && styles.foot]}>
+      <Lenses column={column} chips={of === 'foot'} />
+      <View style={column ? styles.checks : styles.lyingChecks}>
+        {roomy && <FitButton chip={of === 'foot'} />}
+        <Button
+          label="Check"
+          name="Check: marks, zebra, histograms, fit, compare, view (K)"
+          onPress={onCheck}
+          testID="check"
+          style={[styles.button, of === 'foot' && styles.chip]}
+        />
+      </View>
+    </View>
+  );
+}
+
+/** From the widest lens to the longest; in a column up is farther. */
+function Lenses({ column, chips }: { column: boolean; chips: boolean }) {
+  const lens = useDesk((d) => d.optic);
+  const setOptic = useDesk((d) => d.setOptic);
+  const { optics } = useBody();
+  if (optics.length < 2) return <View />;
+  return (
+    <View
+      role="group"
+      aria-label="Lens"
+      style={[styles.lenses, column && styles.upright, chips && styles.chip]}
+    >
+      {(column ? [...optics].reverse() : optics).map(({ id, equivalentMm, name }) => (
+        <Button
+          key={id}
+          label={isUnknown(equivalentMm) ? name : String(equivalentMm)}
+          name={isUnknown(equivalentMm) ? name : `${equivalentMm} mm lens, ${name}`}
+          on={id === lens}
+          onPress={() => setOptic(id)}
+          testID={`lens-${id}`}
+          style={[styles.lens, id !== lens && styles.clear]}
+        />
+      ))}
+    </View>
+  );
+}
+
+function FitButton({ chip }: { chip: boolean }) {
+  const fit = useRawWords((r) => r.fit);
+  const { takeFit } = useDesk.getState();
+  if (!fit || fit.thirds === 0) return null;
+  return (
+    <Button
+      label={fitLabel(fit)}
+      name={`${fitLabel(fit)} EV: exposes to the highlights (U)`}
+      onPress={() => takeFit(fit)}
+      testID="fit-now"
+      style={[styles.button, chip && styles.chip]}
+    />
+  );
+}
+
+const styles = StyleSheet.create({
+  row: {
+    flex: 1,
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    gap: GAP,
+    pointerEvents: 'box-none',
+  },
+  foot: { alignItems: 'flex-end' },
+  column: { flex: 1, alignItems: 'flex-start', justifyContent: 'space-between', pointerEvents: 'box-none' },
+  lyingChecks: { flexDirection: 'row', gap: GAP, pointerEvents: 'box-none' },
+  checks: { gap: GAP, pointerEvents: 'box-none' },
+  lenses: { flexDirection: 'row', borderRadius: radius, overflow: 'hidden', backgroundColor: colour.panel },
+  upright: { flexDirection: 'column' },
+  lens: { paddingHorizontal: 4, borderRadius: 0 },
+  clear: { backgroundColor: 'transparent' },
+  button: { paddingHorizontal: 6 },
+  chip: { backgroundColor: colour.chip },
+});

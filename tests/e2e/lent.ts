@@ -1,0 +1,129 @@
+// A camera for pages under test: frames that the test paints, with what a track tells and takes as the test wants it. It takes the place of
+// the browser's own before the page loads; everything behind getUserMedia is the browser's.
+import type { Page } from 'puppeteer-core';
+import { byId } from './browser';
+
+export interface LentOptions {
+  /** What the track says it can do, and where it stands. */
+  readonly can?: object;
+  readonly stands?: object;
+  /** The name of the error that asking for it gives. */
+  readonly refuses?: string;
+  /** Exposure times are kept to multiples of this, as a device with coarse steps does, units of 100 µs. */
+  readonly coarse?: number;
+  /** False for a browser without streams of frames. */
+  readonly streams?: boolean;
+}
+
+/** What the page under test can be told and asked; it stands on `window.lent`. */
+export interface Lent {
+  /** sRGB code of the frame; with noise, a code is drawn for each pixel from −noise to noise beside it. */
+  grey: number;
+  noise: number;
+  /** How often the page asked for a camera. */
+  asked: number;
+  /** Constraints that it gave, the newest last. */
+  readonly given: object[];
+  readonly tracks: MediaStreamTrack[];
+  /** The device is pulled out. */
+  unplug(): void;
+}
+
+export async function lend(page: Page, options: LentOptions = {}): Promise<void> {
+  await page.evaluateOnNewDocument(setUp, options);
+}
+
+function setUp({ can = {}, stands = {}, refuses, coarse, streams = true }: LentOptions): void {
+  const [width, height] = [320, 240];
+  const lent: Lent = {
+    grey: 118,
+    noise: 0,
+    asked: 0,
+    given: [],
+    tracks: [],
+    unplug: () =>
+      lent.tracks.forEach((track) => {
+        track.stop();
+        track.dispatchEvent(new Event('ended'));
+      }),
+  };
+  Object.assign(window, { lent });
+  if (!streams) Object.assign(window, { MediaStreamTrackProcessor: undefined });
+  // Stills of the stub would come from the frames all the same.
+  Object.assign(window, { ImageCapture: undefined });
+  const devices = navigator.mediaDevices;
+  const told = { deviceId: 'lent', ...stands } as Record<string, unknown>;
+  const device = { kind: 'videoinput', deviceId: 'lent', label: 'Lent camera', groupId: '' };
+  devices.enumerateDevices = () => Promise.resolve([device as MediaDeviceInfo]);
+  devices.getUserMedia = () => {
+    lent.asked++;
+    if (refuses) return Promise.reject(new DOMException('', refuses));
+    const canvas = document.createElement('canvas');
+    Object.assign(canvas, { width, height });
+    const context = canvas.getContext('2d')!;
+    const image = context.createImageData(width, height);
+    const pixels = new Uint32Array(image.data.buffer);
+    const paint = () => {
+      const code = () =>
+        Math.max(0, Math.min(255, lent.grey + Math.round((2 * Math.random() - 1) * lent.noise)));
+      for (let i = 0; i < pixels.length; i++) {
+        const v = lent.noise > 0 ? code() : lent.grey;
+        pixels[i] = 0xff000000 | (v << 16) | (v << 8) | v;
+      }
+      context.putImageData(image, 0, 0);
+    };
+    paint();
+    const timer = setInterval(paint, 40);
+    const stream = canvas.captureStream(25);
+    const track = stream.getVideoTracks()[0]!;
+    track.addEventListener('ended', () => clearInterval(timer));
+    Object.defineProperty(track, 'label', { value: 'Lent camera' });
+    track.getCapabilities = () => can as MediaTrackCapabilities;
+    track.getSettings = () => ({ ...told }) as MediaTrackSettings;
+    track.applyConstraints = (constraints) => {
+      const asked = { ...(constraints?.advanced?.[0] as Record<string, unknown>) };
+      lent.given.push(asked);
+      if (coarse && typeof asked.exposureTime === 'number')
+        asked.exposureTime = Math.round(asked.exposureTime / coarse) * coarse;
+      Object.assign(told, asked);
+      return Promise.resolve();
+    };
+    lent.tracks.push(track);
+    return Promise.resolve(stream);
+  };
+}
+
+export const lentOf = <T>(page: Page, ask: (lent: Lent) => T): Promise<T> =>
+  page.evaluate(`(${ask.toString()})(window.lent)`) as Promise<T>;
+
+/** Chooses the browser's camera in its panel, as a person does, and closes the panel again. */
+export async function takeLent(page: Page): Promise<void> {
+  await page.keyboard.press('x');
+  await page.click(byId('more-tab-camera'));
+  await page.click(byId('body-browser'));
+  await page.keyboard.press('Escape');
+  await page.waitForFunction((panel: string) => !document.querySelector(panel), {}, byId('more-tab'));
+}
+
+/** Waits until the finder shows frames of the browser's camera. */
+export async function lentLive(page: Page): Promise<void> {
+  await page.waitForFunction(
+    () => {
+      const { scene = '', said = '' } = document.querySelector('canvas')?.dataset ?? {};
+      return scene.startsWith('browser:') && Number(said) > 1;
+    },
+    { timeout: 20_000 },
+  );
+}
+
+/** Waits until the reading lies within a twentieth of a stop of this, and gives it. */
+export async function readsAbout(page: Page, ev: number, within = 0.05): Promise<number> {
+  await page.waitForFunction(
+    (about: number, most: number) =>
+      Math.abs(Number(document.querySelector('canvas')?.dataset.ev100) - about) <= most,
+    { timeout: 15_000 },
+    ev,
+    within,
+  );
+  return page.$eval('canvas', (canvas) => Number(canvas.dataset.ev100));
+}
