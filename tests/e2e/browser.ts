@@ -101,7 +101,7 @@ export async function live(page: Page): Promise<void> {
     { timeout: 20_000 },
     byId('outside'),
   );
-  await framesPass(page, 8);
+  await framesPass(page, 3);
 }
 
 /**

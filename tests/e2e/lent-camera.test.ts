@@ -76,7 +76,7 @@ describe('Chromium’s own test camera', () => {
     await lentLive(page);
     expect(await asked()).toBe(1);
     expect(await words(page, 'reading')).toMatch(/^relative meter · .*from mid-grey/);
-    for (const id of ['iso', 'aperture', 'compensation', 'white', 'zoom'])
+    for (const id of ['iso', 'aperture', 'compensation', 'zoom'])
       expect(await page.$(byId(`fader-${id}`))).toBeNull();
     expect(await page.$(byId('fit-now'))).toBeNull();
     await tap(page, 'stopline-picture');
@@ -335,12 +335,28 @@ describe('a camera of painted frames', () => {
     expect(ratio).toBeLessThan(4 * 1.1);
   });
 
-  it('works without streams of frames, picture by picture', async () => {
+  it('works without streams of frames, picture by picture; white that it does not let be set is put on the picture', async () => {
     const page = await lent({ streams: false });
     await lentLive(page);
     await readsAbout(page, 0);
+    expect(await words(page, 'white-words')).toBe('–');
+    await page.keyboard.press('y');
+    await wordsBecome(page, 'state-white', /on the picture/);
+    // A grey picture counts as made for daylight: a ring on it says so, and gives that back.
+    await tap(page, 'value-white');
+    await wordsBecome(page, 'white-on-picture', /gains/);
+    await tap(page, 'ring-toggle');
+    await wordsBecome(page, 'ring-words', /^55\d\d K, tint \+10/);
+    await tap(page, 'light-tungsten');
+    await page.keyboard.press('Escape');
+    await wordsBecome(page, 'white-words', /2860/);
+    await readsAbout(page, 0);
+    expect(await lentOf(page, (l) => l.given)).toEqual([]);
     await take(page);
     expect(await page.$(byId('capture-failed'))).toBeNull();
+    await tap(page, 'open-sheet');
+    await tap(page, 'sheet-frame');
+    await page.waitForFunction(() => document.body.textContent.includes('with white put on it'));
   });
 
   it('that is pulled out in mid-capture fails the press and says so; started again, it is there', async () => {

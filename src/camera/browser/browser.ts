@@ -2,6 +2,8 @@
 // leave when the finder is opened, and the device is let go when it is closed.
 import * as Comlink from 'comlink';
 import type { Body, Optic } from '../../core/body/body';
+import type { WhitePoint } from '../../core/colour/temperature';
+import type { SettingValues } from '../../core/setting/settings';
 import { eventSource, type EventSource } from '../../workers/events';
 import { hire, PATIENCE_MS, WorkerGone, type Hired } from '../../workers/hire';
 import type { Order } from '../order';
@@ -11,7 +13,14 @@ import { capabilities, GONE, listOptics, openDevice, openingTrouble, unopened, t
 import type { LookerApi } from './looker.worker';
 import { pump, streamOfFrames } from './frames';
 import { takeStill } from './still';
-import { capabilitiesOf, constraintsOf, exposureOf, standingOf, type TrackSettings } from './track-settings';
+import {
+  capabilitiesOf,
+  constraintsOf,
+  exposureOf,
+  standingOf,
+  type TrackCapabilities,
+  type TrackSettings,
+} from './track-settings';
 
 /** What a device does by itself is looked up this often. */
 const LOOK_MS = 250;
@@ -103,11 +112,13 @@ export function browserCamera(): Camera {
     if (!now.opened) return;
     const { track, id } = now.opened;
     const told = settingsOf(track);
+    const can = capabilities(track);
     const asked = {
       order: to,
+      whiteOnPicture: whiteOnPictureOf(to.settings, can),
       optic: id,
       view: id,
-      standing: standingOf(told, capabilities(track)),
+      standing: standingOf(told, can),
       exposure: exposureOf(told),
     };
     now.worker.call((api) => api.set(asked)).catch(() => undefined);
@@ -288,7 +299,8 @@ async function shotOf(
   onProgress('expose', 0);
   const told = settingsOf(track);
   const { shutterS, iso } = exposureOf(told);
-  const { focus, white, compensationEv } = standingOf(told, capabilities(track));
+  const can = capabilities(track);
+  const { focus, white, compensationEv } = standingOf(told, can);
   const still = await takeStill(track);
   if (track.readyState === 'ended') throw new Error(GONE);
   const made = {
@@ -302,8 +314,19 @@ async function shotOf(
     ...{ facts, timeMs, offsetMinutes, made, still },
     device: track.label || 'Camera',
     pictures: linear ? Math.max(1, facts.set.pictures ?? 1) : 0,
+    whiteOnPicture: whiteOnPictureOf(facts.set, can),
   };
   return worker.call((api) => api.take(ask, Comlink.proxy(onProgress)));
+}
+
+/** White that has to be put on the picture; null where the device makes it, or the person left it to the device. */
+function whiteOnPictureOf(
+  { white }: Partial<Pick<SettingValues, 'white'>>,
+  can: TrackCapabilities,
+): WhitePoint | null {
+  return white && !white.auto && capabilitiesOf(can).white === undefined
+    ? { kelvin: white.exact, tint: white.tint }
+    : null;
 }
 
 function settingsOf(track: MediaStreamTrack): TrackSettings {

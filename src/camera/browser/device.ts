@@ -1,7 +1,7 @@
 // The devices that a browser lists, opened as video tracks; and why one does not open, in words with a way on.
 import type { Known } from '../../core/units/known';
 import type { Optic } from '../../core/body/body';
-import { capabilitiesOf, type TrackCapabilities } from './track-settings';
+import { capabilitiesOf, withPictureWhite, type TrackCapabilities } from './track-settings';
 
 /** Large enough for a finder and for averages; the largest still is taken apart from it. */
 const WANTED = { width: { ideal: 1280 }, height: { ideal: 960 } };
@@ -20,7 +20,7 @@ export function optic(id: string, name: string, can: TrackCapabilities | undefin
     equivalentMm: UNTOLD,
     hyperfocalM: UNTOLD,
     exposesWhole: true,
-    can: can ? capabilitiesOf(can) : {},
+    ...(can ? withPictureWhite(capabilitiesOf(can)) : { can: {} }),
   };
 }
 
@@ -62,7 +62,11 @@ export async function listOptics(inUse: Opened, known: readonly Optic[]): Promis
     const can = id === inUse.id ? capabilities(inUse.track) : undefined;
     const found = optic(id, nameOf(device, facing, i), can);
     // What was learnt of a device while it was open stays known.
-    return { facing, optic: can || !before ? found : { ...found, can: before.can } };
+    const { can: could, whiteOnPicture } = before ?? found;
+    return {
+      facing,
+      optic: can || !before ? found : { ...found, can: could, ...(whiteOnPicture && { whiteOnPicture }) },
+    };
   });
   if (!optics.some((o) => o.optic.id === inUse.id))
     optics.unshift({

@@ -12,10 +12,20 @@ import {
 } from '../../core/colour/video';
 import { pictureFinder, type PictureFinder } from '../../core/finder/picture-finder';
 import { fieldWeights } from '../../core/meter/whole';
+import { jpegFacts } from '../../core/formats/jpeg';
 import { NO_RAW, pictureFrame, type PicturePress } from '../../core/frame/picture-frame';
 import type { ToldExposure } from '../../core/meter/calibration';
 import { pictureHistogram } from '../../core/scopes/picture-histogram';
 import type { Known } from '../../core/units/known';
+import type { WhitePoint } from '../../core/colour/temperature';
+import {
+  gainsOnCodes,
+  PICTURE_MATRICES,
+  pictureWhite,
+  whitenPicture,
+  type PictureWhite,
+} from '../../core/white/on-picture';
+import { readRingOnPicture } from '../../core/white/ring';
 import { watched } from '../../workers/alive';
 import { encodeJpeg } from '../../workers/encode-jpeg';
 import type { Order } from '../order';
@@ -36,6 +46,8 @@ const UNTOLD_EXPOSURE = { unknown: 'the device tells parts of its exposure at mo
 /** What the page knows of the device, and what was last asked of it. */
 export interface Asked {
   readonly order: Order;
+  /** White by hand that has to be put on the picture; null for the picture as it comes. */
+  readonly whiteOnPicture: WhitePoint | null;
   readonly optic: string;
   readonly view: string;
   readonly standing: Standing;
@@ -47,6 +59,8 @@ export interface TakeAsk extends PicturePress {
   readonly still: Uint8Array | null;
   /** Pictures to average into a linear DNG; 0 for none. */
   readonly pictures: number;
+  /** White by hand that has to be put on the picture; null for the picture as it comes. */
+  readonly whiteOnPicture: WhitePoint | null;
 }
 
 let canvas: OffscreenCanvas | undefined;
@@ -54,7 +68,15 @@ let context: OffscreenCanvasRenderingContext2D | null = null;
 let report: ((report: Report) => void) | undefined;
 let asked: Asked | undefined;
 let finder:
-  { width: number; height: number; finder: PictureFinder; rgba: Uint8ClampedArray<ArrayBuffer> } | undefined;
+  | {
+      readonly width: number;
+      readonly height: number;
+      readonly finder: PictureFinder;
+      /** As they come, and as they are shown where white is put on them. */
+      readonly rgba: Uint8ClampedArray<ArrayBuffer>;
+      readonly whitened: Uint8ClampedArray<ArrayBuffer>;
+    }
+  | undefined;
 let overlay: OffscreenCanvas | undefined;
 let frameNumber = 0;
 let bytes = new Uint8Array(0);
@@ -109,7 +131,7 @@ const api = {
 
   /** @throws Error in words for people */
   async take(
-    { still, pictures, ...press }: TakeAsk,
+    { still, pictures, whiteOnPicture, ...press }: TakeAsk,
     onProgress: (stage: TakeStage, share: number) => void,
   ): Promise<TakenFrame> {
     let whole: { width: number; height: number; rgba: Uint8ClampedArray } | undefined;
@@ -131,11 +153,17 @@ const api = {
       averaged = sum?.finish() ?? null;
     }
     onProgress('picture', 0);
-    const jpeg = still ?? (await encodeJpeg(whole!.rgba, whole!.width, whole!.height));
-    const thumbnail = await thumbnailOf(jpeg);
+    const white = whiteOnPicture && pictureWhite(whiteOnPicture);
+    const jpeg = await jpegOf(still, whole, white);
+    // A picture that does not open here would open nowhere.
+    const thumbnail = await pixelsOf(jpeg, THUMBNAIL);
     const thumbnailJpeg = await encodeJpeg(thumbnail.rgba, thumbnail.width, thumbnail.height);
     onProgress('encode', 0);
-    const { record, files } = await pictureFrame(press, { jpeg, averaged, thumbnail, thumbnailJpeg });
+    const { record, files } = await pictureFrame(press, {
+      ...{ jpeg, averaged, thumbnail, thumbnailJpeg },
+      // White is put on decoded pixels, which are upright.
+      ...(white && { told: { ...(still && jpegFacts(still)), orientation: 1 }, whiteOnPicture }),
+    });
     onProgress('verify', 1);
     const buffers = [...files.map((file) => file.bytes.buffer), thumbnailJpeg.buffer] as ArrayBuffer[];
     return Comlink.transfer({ record, files, thumbnailJpeg }, [...new Set(buffers)]);
@@ -207,11 +235,17 @@ function show(drawn: CanvasImageSource, picture: VideoPicture): void {
   const step = stepFor(picture, SAMPLES);
   const size = sampledSize(picture, step);
   if (finder?.width !== size.width || finder.height !== size.height) {
-    const rgba = new Uint8ClampedArray(4 * size.width * size.height);
-    finder = { ...size, rgba, finder: pictureFinder(size.width, size.height) };
+    const samples = () => new Uint8ClampedArray(4 * size.width * size.height);
+    finder = {
+      ...size,
+      rgba: samples(),
+      whitened: samples(),
+      finder: pictureFinder(size.width, size.height),
+    };
     overlay = undefined;
   }
-  const { rgba } = finder;
+  const { rgba, whitened } = finder;
+  const white = asked.whiteOnPicture && pictureWhite(asked.whiteOnPicture);
   sampleVideo(picture, step, rgba);
   lap('light');
   const read = finder.finder.read({ ...size, rgba, exposure: asked.exposure }, order);
@@ -227,10 +261,11 @@ function show(drawn: CanvasImageSource, picture: VideoPicture): void {
         ? settings.meter.burnShare
         : null,
   });
-  const histogram = order.pictureHistogram ? pictureHistogram(rgba) : null;
+  if (white) whitenPicture(rgba, white, whitened);
+  const histogram = order.pictureHistogram ? pictureHistogram(white ? whitened : rgba) : null;
   const ends = order.disagreement ? finder.finder.ends() : null;
   lap('scopes');
-  draw(drawn, picture, layer, size);
+  draw(drawn, picture, white, layer, size);
   lap('draw');
   const { reading, wholeEv100, pins, fromGreyEv, relative } = read;
   const noRaw: Known<never> = { unknown: NO_RAW };
@@ -250,26 +285,26 @@ function show(drawn: CanvasImageSource, picture: VideoPicture): void {
     weights: order.weights ? weightsOf(rgba, size) : null,
     picture: histogram,
     ends,
-    white:
-      standing.white === undefined
-        ? { unknown: 'the device does not tell its white' }
-        : {
-            kelvin: standing.white,
-            tint: null,
-            by: settings.white.auto ? 'automatic' : 'hand',
-            measured: null,
-          },
-    ring: null,
+    white: whiteReport(asked),
+    ring: order.ring && readRingOnPicture(rgba, size.width, size.height, PICTURE_MATRICES, order.ring),
     mixed: null,
     raw: noRaw,
     stageMs,
   });
 }
 
-/** The whole picture as the browser draws it, with what is marked over it. */
+function whiteReport({ whiteOnPicture, standing, order }: Asked): Report['white'] {
+  if (whiteOnPicture) return { ...whiteOnPicture, by: 'hand', measured: null };
+  if (standing.white === undefined) return { unknown: 'the device does not tell its white' };
+  const by = order.settings.white.auto ? 'automatic' : 'hand';
+  return { kelvin: standing.white, tint: null, by, measured: null };
+}
+
+/** The whole picture as the browser draws it, balanced where that is left to us, with what is marked over it. */
 function draw(
   drawn: CanvasImageSource,
   { width, height }: VideoPicture,
+  white: PictureWhite | null,
   layer: Uint8ClampedArray<ArrayBuffer> | null,
   size: { width: number; height: number },
 ): void {
@@ -280,11 +315,28 @@ function draw(
     canvas!.height = h;
   }
   context!.drawImage(drawn, 0, 0, w, h);
+  if (white) balance(white, w, h);
   if (!layer) return;
   overlay ??= new OffscreenCanvas(size.width, size.height);
   overlay.getContext('2d')!.putImageData(new ImageData(layer, size.width, size.height), 0, 0);
   context!.imageSmoothingEnabled = false;
   context!.drawImage(overlay, 0, 0, w, h);
+}
+
+/** What `whitenPicture` does, nearly, by the canvas: to divide by 1 − s is to multiply by a gain. */
+function balance(white: PictureWhite, w: number, h: number): void {
+  const { gains, scale } = gainsOnCodes(white);
+  const fill = (how: GlobalCompositeOperation, shares: readonly number[]) => {
+    context!.globalCompositeOperation = how;
+    context!.fillStyle = `rgb(${shares.map((share) => `${(100 * share).toFixed(2)}%`).join(' ')})`;
+    context!.fillRect(0, 0, w, h);
+  };
+  fill(
+    'color-dodge',
+    gains.map((gain) => 1 - 1 / gain),
+  );
+  fill('multiply', [scale, scale, scale]);
+  context!.globalCompositeOperation = 'source-over';
 }
 
 function weightsOf(
@@ -296,10 +348,21 @@ function weightsOf(
   return { across, values: Array.from(weights, (w) => Math.round(w * 50) / 100) };
 }
 
-/** Small enough for the sheet; a picture that does not open here would open nowhere. */
-async function thumbnailOf(jpeg: Uint8Array) {
+/** The still, or the picture that stands in for it; anew where white is put on it. */
+async function jpegOf(
+  still: Uint8Array | null,
+  whole: { width: number; height: number; rgba: Uint8ClampedArray } | undefined,
+  white: PictureWhite | null,
+): Promise<Uint8Array> {
+  if (still && !white) return still;
+  const { rgba, width, height } = still ? await pixelsOf(still) : whole!;
+  if (white) whitenPicture(rgba, white, rgba);
+  return encodeJpeg(rgba, width, height);
+}
+
+async function pixelsOf(jpeg: Uint8Array, longest = Infinity) {
   const bitmap = await createImageBitmap(new Blob([jpeg as Uint8Array<ArrayBuffer>], { type: 'image/jpeg' }));
-  const scale = Math.min(1, THUMBNAIL / Math.max(bitmap.width, bitmap.height));
+  const scale = Math.min(1, longest / Math.max(bitmap.width, bitmap.height));
   const [width, height] = [
     Math.max(1, Math.round(bitmap.width * scale)),
     Math.max(1, Math.round(bitmap.height * scale)),

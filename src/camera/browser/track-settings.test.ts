@@ -1,11 +1,13 @@
 // What tracks can do, in the program's terms and back. Units by W3C Image Capture: 100 µs, metres, kelvin.
 import { initialValues } from '../../core/setting/values';
 import type { SettingValues } from '../../core/setting/settings';
+import { whiteByHand } from '../../core/setting/white';
 import {
   capabilitiesOf,
   constraintsOf,
   exposureOf,
   standingOf,
+  withPictureWhite,
   type TrackCapabilities,
 } from './track-settings';
 
@@ -100,6 +102,16 @@ describe('constraints', () => {
   it('ask nothing of a device that can nothing', () => {
     expect(constraintsOf(set({ shutter: byHand(1), torch: true, zoom: 4 }), {}, true, {})).toEqual({});
   });
+});
+
+it('white that a track does not let be set is put on the picture, and never asked of the track', () => {
+  const own = capabilitiesOf(PHONE);
+  expect(withPictureWhite(own)).toEqual({ can: own });
+  expect(withPictureWhite(capabilitiesOf({}))).toMatchObject({
+    whiteOnPicture: true,
+    can: { white: { high: 12000 } },
+  });
+  expect(constraintsOf(set({ white: whiteByHand({ kelvin: 4000, tint: 0 }) }), {}, false, {})).toEqual({});
 });
 
 it('a track tells where it stands; what it does not tell is not there', () => {

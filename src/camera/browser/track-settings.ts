@@ -1,10 +1,12 @@
 // What a video track can be set to, in the program's terms, and back (W3C Image Capture, Media Capture and Streams). Exposure times of
 // tracks are in units of 100 µs, distances in metres, temperatures in kelvin.
-import type { Capabilities, Span } from '../../core/body/body';
+import type { Capabilities, Optic, Span } from '../../core/body/body';
 import type { Control } from '../../core/exposure/control';
 import type { ToldExposure } from '../../core/meter/calibration';
 import { SETTINGS, type SettingValues } from '../../core/setting/settings';
 import { stepsOn } from '../../core/setting/ladder';
+import { WHITE_SPAN } from '../../core/setting/white';
+import { LEAST_ON_PICTURE_K } from '../../core/white/on-picture';
 import { MOST_PICTURES } from '../../core/combine/average';
 import { FAR_M } from '../../core/units/ladders';
 import type { Standing } from '../report';
@@ -84,6 +86,12 @@ export function capabilitiesOf(can: TrackCapabilities): Capabilities {
     ...(can.torch ? { torch: { low: 0, high: 1 } } : null),
     pictures: { low: 0, high: MOST_PICTURES },
   };
+}
+
+/** What can be set on the camera as a whole: white that the track does not let be set is put on its picture. */
+export function withPictureWhite(can: Capabilities): Pick<Optic, 'can' | 'whiteOnPicture'> {
+  if (can.white) return { can };
+  return { can: { ...can, white: { low: LEAST_ON_PICTURE_K, high: WHITE_SPAN.high } }, whiteOnPicture: true };
 }
 
 /** A value held inside a range, on its steps. */

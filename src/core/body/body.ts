@@ -24,6 +24,8 @@ export interface Optic {
   readonly fixedFocusM?: number;
   /** True where shutter and ISO move by themselves together or not at all: set by hand, one holds the other. */
   readonly exposesWhole?: boolean;
+  /** True where white set by hand is put on the finished picture, for the device does not let its own be set. */
+  readonly whiteOnPicture?: boolean;
   readonly can: Capabilities;
 }
 

@@ -1,27 +1,35 @@
 // A linear image as DNG 1.4: three components a pixel (LinearRaw), 16 bits in one plain strip, with a thumbnail, a JPEG preview and what is
-// known of the frame. Its colours are linear sRGB, so its matrix is that of sRGB (IEC 61966-2-1) for D65.
+// known of the frame. Its colours are linear sRGB, so its matrix is that of sRGB (IEC 61966-2-1) for D65; with white set by hand, that of a picture that
+// was made for daylight.
+import type { CameraMatrices } from '../colour/calibrated';
 import { XYZ_FROM_SRGB } from '../colour/srgb';
+import type { WhitePoint } from '../colour/temperature';
 import { exifDateTime } from '../dng/exif-time';
 import { COMPRESSION, PHOTOMETRIC, TAG, TYPE } from '../dng/tags';
 import { ascii, byte, double, long, raw, rational, short, srational, TiffWriter } from '../dng/tiff-writer';
 import { calibrationFields, previewDirectory, rgbOf, type Picture } from '../dng/write';
 import { SOFTWARE } from '../dng/xmp';
 import { invert3 } from '../numeric/matrix';
+import { PICTURE_MATRICES, pictureWhite } from '../white/on-picture';
 import type { NoiseModel } from '../sensor/raw-frame';
 import type { Components } from '../sensor/rgb-image';
 import { pictureExif, pictureXmp, plain, type PictureFacts } from './picture-facts';
+
+const SRGB_MATRICES: CameraMatrices = [{ kelvin: 6504, matrix: invert3(XYZ_FROM_SRGB) }];
 
 export interface LinearDngOptions {
   readonly facts: PictureFacts;
   readonly thumbnail: Picture;
   readonly previewJpeg: Uint8Array;
   readonly note?: string;
+  /** White by hand, told in the tags and not put on the numbers; absent for sRGB as it comes. */
+  readonly white?: WhitePoint;
 }
 
 /** @throws RangeError when the numbers do not fit the size */
 export function writeLinearDng(
   image: Components & { readonly noise: NoiseModel | null },
-  { facts, thumbnail, previewJpeg, note }: LinearDngOptions,
+  { facts, thumbnail, previewJpeg, note, white: balanced }: LinearDngOptions,
 ): Uint8Array {
   const { width, height, data, black, white, noise } = image;
   if (width < 1 || height < 1 || data.length !== 3 * width * height)
@@ -83,8 +91,8 @@ export function writeLinearDng(
       byte(TAG.DNGVersion, 1, 4, 0, 0),
       byte(TAG.DNGBackwardVersion, 1, 1, 0, 0),
       ascii(TAG.UniqueCameraModel, plain(facts.device)),
-      ...calibrationFields([{ kelvin: 6504, matrix: invert3(XYZ_FROM_SRGB) }]),
-      rational(TAG.AsShotNeutral, 1, 1, 1),
+      ...calibrationFields(balanced ? PICTURE_MATRICES : SRGB_MATRICES),
+      rational(TAG.AsShotNeutral, ...(balanced ? pictureWhite(balanced).neutral : ([1, 1, 1] as const))),
       srational(TAG.BaselineExposure, 0),
       rational(TAG.BaselineNoise, 1),
       rational(TAG.BaselineSharpness, 1),

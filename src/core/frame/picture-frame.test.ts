@@ -3,6 +3,8 @@
 import { encodeJpeg } from '../../../cli/jpeg';
 import { isRecord } from '../../vault/record-check.generated';
 import { averager } from '../combine/average';
+import { encodeSrgb } from '../colour/srgb';
+import { pictureWhite } from '../white/on-picture';
 import { checkDng } from '../dng/check';
 import { rawFrameOf } from '../dng/file-frame';
 import { readDng } from '../dng/read';
@@ -121,6 +123,39 @@ describe('with a linear DNG', () => {
     expect(() => pictureOfRegion(image, { x: 119, y: 0, width: 2, height: 1 })).toThrow(/leaves the picture/);
     expect(pictureReduced(image, W, H)).toEqual(whole);
     expect(pictureReduced(image, 1, 1)).toHaveLength(4);
+  });
+});
+
+describe('with white put on it', () => {
+  const white = { kelvin: 3200, tint: -4 };
+
+  it('says so, and keeps what the device told of itself', async () => {
+    const told = { orientation: 1, iso: 250, model: 'Told' };
+    const { record, files } = await pictureFrame(PRESS, { ...parts, told, whiteOnPicture: white });
+    expect([record.kelvin, record.tint, record.exposure.iso]).toEqual([3200, -4, 250]);
+    expect(isRecord(JSON.parse(JSON.stringify(record)))).toBe(true);
+    const facts = jpegFacts(files[0]!.bytes);
+    expect(facts).toMatchObject({ orientation: 1, iso: 250, model: 'Told' });
+    expect(facts.xmp).toContain('white put on it, 3200 K, tint −4');
+  });
+
+  it('a linear DNG holds the light as it came, and white in its tags: what is grey in that light develops grey', async () => {
+    const { neutral } = pictureWhite(white);
+    const grey = rgba.map((_, i) =>
+      (i & 3) === 3 ? 255 : Math.round(255 * encodeSrgb(0.4 * neutral[i & 3]!)),
+    );
+    const sum = averager(W, H);
+    sum.add(grey);
+    sum.add(grey, false);
+    const held = sum.finish();
+    const { files } = await pictureFrame(PRESS, { ...parts, averaged: held, whiteOnPicture: white });
+    const raw = readDng(files[1]!.bytes);
+    expect(raw.data).toEqual(held.data);
+    const image = rawFrameOf(raw);
+    expect(image.colour.white.kelvin).toBeCloseTo(3200, -1.5);
+    expect(image.colour.white.tint).toBeCloseTo(-4, 0);
+    const [r, g, b] = pictureOfRegion(image, { x: 0, y: 0, width: 1, height: 1 });
+    expect(Math.max(r!, g!, b!) - Math.min(r!, g!, b!)).toBeLessThanOrEqual(2);
   });
 });
 

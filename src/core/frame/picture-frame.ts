@@ -1,12 +1,13 @@
 // A frame of a camera that gives finished pictures: its JPEG with what is known of it, by choice a linear DNG of several pictures averaged,
 // both read back, and the record.
+import { whiteWords, type WhitePoint } from '../colour/temperature';
 import type { Averaged } from '../combine/average';
 import { WHITE } from '../combine/average';
 import type { CaptureFacts } from '../dng/exif-directory';
 import { jpegInfo } from '../dng/jpeg-info';
 import { readDng } from '../dng/read';
 import type { Picture } from '../dng/write';
-import { codedPicture, jpegFacts, withFacts } from '../formats/jpeg';
+import { codedPicture, jpegFacts, withFacts, type JpegFacts } from '../formats/jpeg';
 import { writeLinearDng } from '../formats/linear-dng';
 import { jpegExif, pictureXmp, type PictureFacts } from '../formats/picture-facts';
 import type { Made } from '../setting/setting';
@@ -28,8 +29,12 @@ export interface PicturePress {
 }
 
 export interface PictureParts {
-  /** The still as it came: baseline or progressive JPEG. */
+  /** The still as it came, or with white put on it: baseline or progressive JPEG. */
   readonly jpeg: Uint8Array;
+  /** What the still told before white was put on it, for a JPEG that was written anew; else it is asked itself. */
+  readonly told?: JpegFacts;
+  /** White that was put on the picture; absent where it is as the device made it. */
+  readonly whiteOnPicture?: WhitePoint | null;
   /** For a linear DNG; null for none. */
   readonly averaged: Averaged | null;
   readonly thumbnail: Picture;
@@ -46,7 +51,7 @@ export interface PictureFrame {
 export async function pictureFrame(press: PicturePress, parts: PictureParts): Promise<PictureFrame> {
   const { facts, device, timeMs, offsetMinutes } = press;
   const { width, height } = jpegInfo(parts.jpeg);
-  const told = jpegFacts(parts.jpeg);
+  const told = parts.told ?? jpegFacts(parts.jpeg);
   const turned = told.orientation >= 5;
   // The still's own account of its exposure is of itself; the track's is of the moment before.
   const { shutterS, iso, apertureN, focalLengthMm } = told;
@@ -79,7 +84,8 @@ export async function pictureFrame(press: PicturePress, parts: PictureParts): Pr
     focusM: made.focusM === Infinity ? null : toldOr(made.focusM, 'focus distance'),
     set: facts.set,
     metered: { pattern: facts.set.meter.pattern, ev100: facts.meteredEv100 },
-    kelvin: toldOr(made.kelvin, 'white'),
+    kelvin: parts.whiteOnPicture?.kelvin ?? toldOr(made.kelvin, 'white'),
+    ...(parts.whiteOnPicture && { tint: parts.whiteOnPicture.tint }),
     made: { kind: 'browser', device: shortened(device), pictures: parts.averaged?.pictures ?? 1 },
   };
   const text = JSON.stringify(note);
@@ -88,7 +94,12 @@ export async function pictureFrame(press: PicturePress, parts: PictureParts): Pr
       format: 'jpeg',
       bytes: checkedJpeg(
         parts.jpeg,
-        { ...common, words: 'A finished picture, as the browser gave it.' },
+        {
+          ...common,
+          words: parts.whiteOnPicture
+            ? `A finished picture with white put on it, ${whiteWords(parts.whiteOnPicture)}: gains on its light.`
+            : 'A finished picture, as the browser gave it.',
+        },
         text,
       ),
     },
@@ -115,12 +126,15 @@ function checkedJpeg(jpeg: Uint8Array, facts: PictureFacts, note: string): Uint8
 }
 
 function checkedDng(
-  { averaged, thumbnail, thumbnailJpeg }: PictureParts,
+  { averaged, thumbnail, thumbnailJpeg, whiteOnPicture }: PictureParts,
   facts: PictureFacts,
   note: string,
 ): Uint8Array {
   const image = { ...averaged!, black: 0, white: WHITE };
-  const bytes = writeLinearDng(image, { facts, thumbnail, previewJpeg: thumbnailJpeg, note });
+  const bytes = writeLinearDng(image, {
+    ...{ facts, thumbnail, previewJpeg: thumbnailJpeg, note },
+    ...(whiteOnPicture && { white: whiteOnPicture }),
+  });
   if (!same(readDng(bytes).data, image.data)) throw new Error('the DNG does not hold what was averaged');
   return bytes;
 }

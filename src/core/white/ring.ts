@@ -1,8 +1,8 @@
-// White measured from a thing: the sensor's numbers inside a ring on the picture, and what they would give as a white. Nothing is given where they
-// tell no colour.
+// White measured from a thing: the numbers inside a ring on the picture, of the sensor or of a finished picture, and what they would give as a white.
+// Nothing is given where they tell no colour.
 import { balanceGains, colourOfNeutral, srgbFromBalanced } from '../colour/camera';
 import { deltaE2000, labOf } from '../colour/lab';
-import { XYZ_FROM_SRGB } from '../colour/srgb';
+import { decodeSrgb, XYZ_FROM_SRGB } from '../colour/srgb';
 import { TINT_PER_UV, type WhitePoint } from '../colour/temperature';
 import type { CameraMatrices } from '../colour/calibrated';
 import type { FramePoint } from '../meter/luminance-map';
@@ -56,15 +56,39 @@ export function readRing(
   { at, radius }: Ring,
   siteNoise: NoiseModel,
 ): RingReading {
-  const cells = cellsIn(frame, at, radius);
+  return readCells(cellsIn(frame, at, radius), matrices, (s) => siteNoise.shot * s + siteNoise.read);
+}
+
+/**
+ * The same on a finished picture, whose noise is not told: what neighbours differ by counts as noise.
+ * @param rgba sRGB codes
+ */
+export function readRingOnPicture(
+  rgba: Uint8ClampedArray,
+  width: number,
+  height: number,
+  matrices: CameraMatrices,
+  { at, radius }: Ring,
+): RingReading {
+  const cells = pixelsIn(rgba, width, height, at, radius);
+  const between = CHANNELS.map((_, c) => {
+    const squares = cells.slice(1).map(({ rgb }, i) => (rgb[c]! - cells[i]!.rgb[c]!) ** 2);
+    return squares.sort((a, b) => a - b)[squares.length >> 1]! / (2 * HALF_OF_SQUARES);
+  });
+  return readCells(cells, matrices, (_, c) => Math.max(between[c]!, ROUNDING));
+}
+
+function readCells(
+  cells: readonly Cell[],
+  matrices: CameraMatrices,
+  variance: (signal: number, channel: number) => number,
+): RingReading {
   if (cells.length < FEWEST_CELLS) return { kind: 'refused', why: 'The ring lies outside of the picture' };
   const burnt = CHANNELS.filter((_, c) => cells.some(({ clipped }) => clipped[c]));
   if (burnt.length > 0)
     return { kind: 'refused', why: `${sentence(burnt)} ${burnt.length > 1 ? 'are' : 'is'} clipped there` };
   const mean = meanOf(cells.map(({ rgb }) => rgb));
-  const snr = mean.map((s) =>
-    s > 0 ? 20 * Math.log10(s / Math.sqrt(siteNoise.shot * s + siteNoise.read)) : -Infinity,
-  );
+  const snr = mean.map((s, c) => (s > 0 ? 20 * Math.log10(s / Math.sqrt(variance(s, c))) : -Infinity));
   const weak = CHANNELS.filter((_, c) => snr[c]! < LEAST_SNR_DB);
   if (weak.length > 0)
     return {
@@ -99,9 +123,42 @@ export function readRing(
 }
 
 interface Cell {
-  /** Camera R, G, B above black. */
+  /** Camera R, G, B above black; of a picture, linear. */
   readonly rgb: Vec3;
   readonly clipped: readonly [boolean, boolean, boolean];
+}
+
+/** Linear value of an sRGB code. */
+const LINEAR = Float64Array.from({ length: 256 }, (_, code) => decodeSrgb(code / 255));
+/** Codes of a picture that are cut off. */
+const FULL_CODE = 254;
+/** Variance of a linear value that comes from rounding to a dark code: a twelfth of the square of its step. */
+const ROUNDING = (1 / 255 / 12.92) ** 2 / 12;
+/** Half of the squares of a normal deviate lie below this: edges inside the ring shift their mean, not their middle. */
+const HALF_OF_SQUARES = 0.455;
+
+function pixelsIn(
+  rgba: Uint8ClampedArray,
+  width: number,
+  height: number,
+  at: FramePoint,
+  radius: number,
+): readonly Cell[] {
+  const reach = radius * Math.max(width, height);
+  const [cx, cy] = [at.x * width, at.y * height];
+  const step = Math.max(1, Math.ceil(Math.sqrt((Math.PI * reach * reach) / MOST_CELLS)));
+  const cells: Cell[] = [];
+  for (let y = Math.max(0, Math.floor(cy - reach)); y < Math.min(height, cy + reach); y += step)
+    for (let x = Math.max(0, Math.floor(cx - reach)); x < Math.min(width, cx + reach); x += step) {
+      if (Math.hypot(x + 0.5 - cx, y + 0.5 - cy) > reach) continue;
+      const i = 4 * (y * width + x);
+      const [r, g, b] = [rgba[i]!, rgba[i + 1]!, rgba[i + 2]!];
+      cells.push({
+        rgb: [LINEAR[r]!, LINEAR[g]!, LINEAR[b]!],
+        clipped: [r >= FULL_CODE, g >= FULL_CODE, b >= FULL_CODE],
+      });
+    }
+  return cells;
 }
 
 function cellsIn(frame: Frame, at: FramePoint, radius: number): readonly Cell[] {

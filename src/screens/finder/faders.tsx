@@ -123,6 +123,7 @@ function DeskFader({
   const habit = useDesk((d) => (id === 'compensation' ? d.check.habitEv : 0));
   const headroomEv = useRawWords((r) => (id === 'compensation' ? r.headroomEv : null));
   const lens = useOptic();
+  const onPicture = id === 'white' && !auto && lens.whiteOnPicture === true;
   const toldExact = useReport((r) => toldOf(r.words, id));
   const whiteBy = useReport((r) => (id === 'white' && r.words ? known(r.words.white)?.by : undefined));
   const { set, setAutomatic } = useDesk.getState();
@@ -151,7 +152,9 @@ function DeskFader({
             ? 'gives way'
             : habit
               ? `habit ${formatThirds(habit)}`
-              : (WHITE_STATES[whiteBy ?? 'hand'] ?? stateWords(id, lens, controls, exact, toldExact))}
+              : onPicture
+                ? 'on the picture'
+                : (WHITE_STATES[whiteBy ?? 'hand'] ?? stateWords(id, lens, controls, exact, toldExact))}
         </Words>
       </Pressable>
       <Fader

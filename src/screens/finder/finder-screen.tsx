@@ -157,8 +157,9 @@ function Notes({ places, onRemedies }: { places: Places; onRemedies: () => void 
 
 /** One panel at a time; each opens where it was left. */
 function usePanels() {
-  // Of a picture white is what the device makes it.
-  const whole = useBody().evidence === 'raw';
+  // What a track lets be set of white is a temperature, and no more.
+  const raw = useBody().evidence === 'raw';
+  const whole = useOptic().whiteOnPicture === true || raw;
   const [panel, setPanel] = useState<Panel | null>(null);
   const [ladder, setLadder] = useState<FaderId | null>(null);
   const [meterTab, setMeterTab] = useState<MeterTab>('pattern');

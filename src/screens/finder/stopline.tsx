@@ -9,7 +9,7 @@ import { exactOf } from '../../live/desk-controls';
 import { latestReport, rawOf, reasonOf, useReport } from '../../live/report';
 import { useDesk } from '../../live/desk';
 import { hasIris } from '../../live/camera';
-import { useBody } from '../../live/in-use';
+import { useBody, useOptic } from '../../live/in-use';
 import { LADDERS } from '../../live/desk-state';
 import { colour, radius, rem, space } from '../../ui/theme';
 import { evPerPixel, WHOLE_AXIS, zoomed } from '../../ui/scopes/shape';
@@ -28,6 +28,8 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
   const said = rawOf(words);
   const controls = useDesk((d) => d.settings);
   const { evidence } = useBody();
+  const { whiteOnPicture } = useOptic();
+  const whiteOn = whiteOnPicture === true && !controls.white.auto;
   const text = useTextSize();
   const [width, setWidth] = useState(0);
   const [dragging, setDragging] = useState(false);
@@ -124,7 +126,7 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
             </Words>
           ) : (
             <Words kind="label" quiet>
-              {evidence === 'raw' ? 'developed' : 'as the device made it'}
+              {evidence === 'raw' ? 'developed' : whiteOn ? 'with white put on it' : 'as the device made it'}
               {width >= RANGE_FROM ? ': R, G, B and luminance' : ''}
             </Words>
           )}

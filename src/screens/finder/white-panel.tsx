@@ -9,6 +9,7 @@ import { nominalKelvin } from '../../core/units/ladders';
 import { RING_RADII, type RingReading } from '../../core/white/ring';
 import type { MixedLight } from '../../core/white/mixed';
 import { useDesk } from '../../live/desk';
+import { useOptic } from '../../live/in-use';
 import { standingWhite } from '../../live/desk-controls';
 import { useReport } from '../../live/report';
 import { takeRing } from '../../live/take-ring';
@@ -37,7 +38,8 @@ export function WhitePanel({ onClose }: { onClose: () => void }) {
   const [opened] = useState(() => useDesk.getState().settings.white);
   const { setAutomatic, setSetting, setTint, setRing, setShowLights } = useDesk.getState();
   const stands = standingWhite(settings, report);
-  const by = report && known(report.white)?.by;
+  const told = report && known(report.white);
+  const { whiteOnPicture } = useOptic();
   useEffect(
     () => () => {
       setRing(null);
@@ -60,9 +62,17 @@ export function WhitePanel({ onClose }: { onClose: () => void }) {
         </View>
         <FromThing reading={report?.ring ?? null} />
         <Words testID="white-stands">
-          {whiteWords({ kelvin: stands.exact, tint: stands.tint })}
-          {by ? `, ${BY_WORDS[by]}` : ''}
+          {settings.white.auto && !told
+            ? 'As the device makes it, which it does not tell'
+            : whiteWords({ kelvin: stands.exact, tint: stands.tint })}
+          {told ? `, ${BY_WORDS[told.by]}` : ''}
         </Words>
+        {whiteOnPicture && (
+          <Words kind="label" quiet testID="white-on-picture">
+            This device does not let its white be set. By hand it is put on the finished picture, as gains:
+            what it makes by itself counts as made for daylight, and what it has burnt comes out light grey.
+          </Words>
+        )}
         <View>
           <Words kind="label" quiet>
             Tint, for light that is magenta (−) or green (+)

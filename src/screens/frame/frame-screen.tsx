@@ -166,10 +166,7 @@ function OpenFrame({ record }: { record: FrameRecord }) {
             </Panel>
           )}
           {picture && (
-            <Panel
-              title="Picture"
-              words={`${record.image.kind === 'mosaic' ? 'developed' : 'as the device made it'}: R, G, B and luminance`}
-            >
+            <Panel title="Picture" words={`${pictureWords(record)}: R, G, B and luminance`}>
               <Scope
                 width={scopeWidth}
                 height={90}
@@ -205,6 +202,12 @@ function Panel({ title, words, children }: { title: string; words: string; child
 }
 
 /** What stands over the linear numbers: their headroom, or what they are made from. */
+function pictureWords({ image, made, tint }: FrameRecord): string {
+  if (image.kind === 'mosaic') return 'developed';
+  // A device tells a temperature at most.
+  return made.kind === 'browser' && tint !== undefined ? 'with white put on it' : 'as the device made it';
+}
+
 function linearWords(record: FrameRecord, { linear }: OpenedFile): string {
   if (record.image.kind === 'mosaic') return rawWords(record);
   return linear ? EIGHT_BITS : 'none';
