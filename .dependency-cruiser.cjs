@@ -15,7 +15,7 @@ const core = [
   ['advice', 'setup', 'formats'],
   ['scene'],
   ['finder', 'dng'],
-  ['white'],
+  ['white', 'focus'],
   ['scopes'],
   ['raw'],
   ['setting'],

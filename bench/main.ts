@@ -21,7 +21,8 @@ import { SIM_ONE_WIDE } from '../src/core/sensor/sim-one';
 import { sampledSize, sampleVideo, stepFor, type VideoPicture } from '../src/core/colour/video';
 import { pictureFinder } from '../src/core/finder/picture-finder';
 import { digestOf } from '../src/core/frame/digest';
-import { viewSource } from '../src/core/scene/view-source';
+import { sharpnessOf } from '../src/core/focus/sharpness';
+import { focusSourceOf, viewSource } from '../src/core/scene/view-source';
 import { initialValues } from '../src/core/setting/values';
 import { fromByteString, toByteString } from '../src/vault/byte-string';
 
@@ -97,6 +98,8 @@ async function main(): Promise<void> {
     settings: initialValues(),
     freely: false,
     at: { x: 0.5, y: 0.5 },
+    focusAt: { x: 0.5, y: 0.5 },
+    focusAgain: 0,
     pins: [],
     habitEv: 0,
     ring: null,
@@ -137,10 +140,30 @@ async function main(): Promise<void> {
   run('finder at rest', finderFor(viewSource(still)), ask);
   run('finder, wheel turning, by hand', finderFor(viewSource(view)), ask);
   const by = (exact: number) => ({ auto: false, exact });
-  const slow = { ...ask, settings: { ...ask.settings, shutter: by(1 / 4), focus: by(0.4) } };
+  const slow = {
+    ...ask,
+    settings: {
+      ...ask.settings,
+      shutter: by(1 / 4),
+      focus: { ...ask.settings.focus, auto: false, exact: 0.4 },
+    },
+  };
   run('finder, 1/4 s by hand, near focus', finderFor(viewSource(view)), slow, 0.3);
   const stage = previewStage(view, 640);
   row('finder: focus moved', await time(9, () => stage.focused(0.3)), copyName, copy);
+  const looking = focusSourceOf(view);
+  const look = (number: number) =>
+    looking.look({ at: { x: 0.35, y: 0.6 }, wide: false, focusM: 1 + number / 40, number, timeS: 0 })!;
+  let looks = 0;
+  row(
+    'focus: a look of the automatic',
+    await time(40, () => {
+      const frame = look(++looks);
+      sharpnessOf(frame, frame.noise);
+    }),
+    copyName,
+    copy,
+  );
 
   // ---- capture, 12 MP
   const order = {
@@ -211,7 +234,14 @@ async function main(): Promise<void> {
   const size = sampledSize(video, step);
   const rgbaOfVideo = new Uint8ClampedArray(4 * size.width * size.height);
   const pictures = pictureFinder(size.width, size.height);
-  const askedOfVideo = { settings: initialValues(), at: { x: 0.5, y: 0.5 }, pins: [], calibration: null };
+  const askedOfVideo = {
+    settings: initialValues(),
+    at: { x: 0.5, y: 0.5 },
+    focusAt: { x: 0.5, y: 0.5 },
+    focusAgain: 0,
+    pins: [],
+    calibration: null,
+  };
   const touched = new Uint8ClampedArray(rgbaOfVideo.length);
   const touch = await time(20, () => {
     for (let i = 0; i < rgbaOfVideo.length; i++) touched[i] = rgbaOfVideo[i]!;

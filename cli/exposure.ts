@@ -3,26 +3,31 @@ import { resolveExposure, type AutomaticPlan, type Resolved } from '../src/core/
 import type { ExposureSettings } from '../src/core/exposure/settings';
 import { readMeter, type Reading } from '../src/core/meter/read';
 import type { MeterAim } from '../src/core/meter/pattern';
-import { aimOf, focusAsked, focusPoint, meteredFor, planFor } from '../src/core/finder/finder';
+import { settledFocus, type FocusInUse } from '../src/core/focus/follow';
+import { aimOf, meteredFor, planFor } from '../src/core/finder/finder';
 import { OPENING, SUPPORTS, type Outside } from '../src/core/scene/outside';
 import { WHEEL_SPEEDS, type SceneDescription } from '../src/core/scene/scene';
 import { viewScene, type SceneView } from '../src/core/scene/view';
-import { focusOf, steadyTimeS, viewSource } from '../src/core/scene/view-source';
+import { focusSourceOf, steadyTimeS, viewSource } from '../src/core/scene/view-source';
 import type { Orientation } from '../src/core/body/orientation';
 import { OPTICS, opticOfCamera } from '../src/core/sensor/cameras';
 import { LENS_IDS, type SimulatedCamera } from '../src/core/sensor/simulated-camera';
 import { noiseModel } from '../src/core/sensor/sensor';
 import type { SettingKey, SettingValues } from '../src/core/setting/settings';
 import { initialValues, listed } from '../src/core/setting/values';
+import { FOCUS_AT, HYPERFOCAL, type FocusSet } from '../src/core/setting/focus';
+import { hyperfocalM } from '../src/core/optics/lens';
+import type { FramePoint } from '../src/core/meter/luminance-map';
 import { whiteByHand, type WhiteSet } from '../src/core/setting/white';
 import { APERTURE_LADDER, formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../src/core/units/ladders';
 import { readRing, RING_RADII } from '../src/core/white/ring';
-import { choice, numberOf, place, UsageError, type Arguments } from './arguments';
+import { choice, numberOf, place, pointOf, UsageError, type Arguments } from './arguments';
 import { loadScene } from './scene-files';
 
 export interface Asked {
   readonly view: SceneView;
-  readonly focusM: number;
+  /** Where the lens comes to stand; looked for when it is first asked. */
+  readonly focus: () => FocusInUse;
   readonly aim: MeterAim;
   readonly plan: AutomaticPlan;
   readonly settings: SettingValues;
@@ -69,11 +74,32 @@ export async function ask(args: Arguments): Promise<Asked> {
   const steadyS = steadyTimeS(camera.equivalentMm, outside.support);
   const plan = planFor({ lens: camera.lens, steadyS }, settings.rules);
   const resolved = resolveExposure(settings, meteredFor(pattern, reading.ev100, settings), plan);
-  const focusM = focusOf(view, focusAsked(settings), focusPoint(asked));
+  settings = { ...settings, focus: hyperfocalIfAsked(args, camera, settings, resolved.settings) };
+  const focusAt = focusPlace(args) ?? (pattern === 'spot' ? asked.at : null);
+  const { focus: set } = settings;
+  let focused: FocusInUse | undefined;
+  const focus = () => (focused ??= settledFocus(focusSourceOf(view), set, focusAt));
   const white = args.flags.get('white');
   if (white?.startsWith(AT))
-    settings = { ...settings, white: whiteAt(white, view, resolved.settings, focusM) };
-  return { view, focusM, aim, plan, settings, reading, resolved };
+    settings = { ...settings, white: whiteAt(white, view, resolved.settings, focus().focusM) };
+  return { view, focus, aim, plan, settings, reading, resolved };
+}
+
+/** `--focus auto@X,Y`: where the automatic looks, in shares of the frame. */
+function focusPlace(args: Arguments): FramePoint | undefined {
+  const text = args.flags.get('focus');
+  return text?.startsWith(FOCUS_AT) ? pointOf(text.slice(FOCUS_AT.length), 'focus auto@') : undefined;
+}
+
+/** `--focus hyperfocal`: at the aperture that is set. */
+function hyperfocalIfAsked(
+  args: Arguments,
+  { lens, sensor }: SimulatedCamera,
+  { focus }: SettingValues,
+  { apertureN }: ExposureSettings,
+): FocusSet {
+  if (args.flags.get('focus') !== HYPERFOCAL) return focus;
+  return { ...focus, auto: false, exact: hyperfocalM({ ...lens, apertureN }, sensor) };
 }
 
 /** White measured from a thing: `--white at:X,Y,RADIUS`, in shares of the frame, the radius of its long side. */

@@ -23,7 +23,9 @@ export async function shootCommand(args: Arguments): Promise<number> {
   const seed = wholeNumber(args, 'seed', 1);
   const timeMs = moment(args, 'time', Date.now());
   const clockS = clockAsked(args, timeMs);
-  const { view, focusM, settings: set, resolved, reading } = await ask(args);
+  const { view, settings: set, resolved, reading, ...asked } = await ask(args);
+  const focus = asked.focus();
+  const { focusM } = focus;
   const { settings } = resolved;
   const press: Press = {
     settings,
@@ -62,6 +64,7 @@ export async function shootCommand(args: Arguments): Promise<number> {
     ev100: ev100OfSettings(settings.apertureN, settings.shutterS, settings.iso),
     deviationEv: resolved.deviationEv,
     white: { ...frame.colour.white, auto: set.white.auto },
+    focus: { ...focus, focusM: Number.isFinite(focusM) ? focusM : null },
     forecast: record.forecast,
     result: record.result,
   };

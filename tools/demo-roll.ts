@@ -11,8 +11,9 @@ import type { PatternId } from '../src/core/meter/pattern';
 import { BURN_SHARE } from '../src/core/meter/highlight';
 import { meteredEv100, readMeter } from '../src/core/meter/read';
 import { SPOT_SHARE } from '../src/core/meter/spot';
-import { focusPoint, planFor } from '../src/core/finder/finder';
-import { focusOf, steadyTimeS } from '../src/core/scene/view-source';
+import { settledFocus } from '../src/core/focus/follow';
+import { planFor } from '../src/core/finder/finder';
+import { focusSourceOf, steadyTimeS } from '../src/core/scene/view-source';
 import { initialValues, settingsOf } from '../src/core/setting/values';
 import { OPENING } from '../src/core/scene/outside';
 import { viewScene } from '../src/core/scene/view';
@@ -103,7 +104,11 @@ async function main() {
         timeMs,
         offsetMinutes: OFFSET_MINUTES,
         clockS: (timeMs / 1000) % 86_400,
-        focusM: focusOf(view, null, focusPoint({ settings, at: aim.at })),
+        focusM: settledFocus(
+          focusSourceOf(view),
+          settings.focus,
+          settings.meter.pattern === 'spot' ? aim.at : null,
+        ).focusM,
         steadiness: { support: outside.support, press: 0.5, sinceTouchS: Infinity },
       },
       { longSide: camera.sensor.width, compression: 'lossless-jpeg', encodeJpeg },

@@ -8,7 +8,15 @@ import { rawFrameOf } from '../src/core/dng/file-frame';
 import { readDng } from '../src/core/dng/read';
 import { pictureReduced } from '../src/core/raw/develop-image';
 import type { LinearImage } from '../src/core/sensor/rgb-image';
-import { byId, FAKE_CAMERA, framesPass, live, openStage, type Stage } from '../tests/e2e/browser';
+import {
+  byId,
+  FAKE_CAMERA,
+  framesPass,
+  live,
+  openStage,
+  wordsBecome,
+  type Stage,
+} from '../tests/e2e/browser';
 import { lentLive } from '../tests/e2e/lent';
 
 const folder = join(__dirname, '..', 'docs', 'screenshots');
@@ -17,7 +25,7 @@ const NOT_OURS = 'scenes.png';
 
 async function main() {
   mkdirSync(folder, { recursive: true });
-  const parts = { steps, finders, checks, exposure, white, truths, rolls, lent };
+  const parts = { steps, finders, checks, exposure, focus, white, truths, rolls, lent };
   const asked = process.argv.slice(2);
   // All of them anew, or only the named parts.
   if (asked.length === 0)
@@ -206,7 +214,6 @@ async function checks(stage: Stage) {
 async function truths(stage: Stage) {
   const scenes = [
     {
-      name: 'looks-burnt-wide',
       scene: 'bisque-shelf',
       spot: null,
       iso: null,
@@ -215,7 +222,6 @@ async function truths(stage: Stage) {
       says: 'looks burnt',
     },
     {
-      name: 'looks-fine-wide',
       scene: 'spy-hole',
       spot: { x: 0.53, y: 0.5 },
       iso: 'step-50',
@@ -224,16 +230,17 @@ async function truths(stage: Stage) {
       says: 'does not look white',
     },
   ];
-  for (const { name, scene, spot, iso, white: light, thirds, says } of scenes) {
+  const shown: Uint8Array[] = [];
+  for (const { scene, spot, iso, white: light, thirds, says } of scenes) {
     const page = await opened(stage, 'wide');
     await press(page, 'outside', `scene-${scene}`, 'support-tripod');
     await page.keyboard.press('Escape');
     await press(page, 'lens-tele');
-    const shown = `${scene}.tele`;
+    const view = `${scene}.tele`;
     await page.waitForFunction(
       (s: string) => document.querySelector('canvas')?.dataset.scene === s,
       { timeout: 20_000 },
-      shown,
+      view,
     );
     await live(page);
     if (spot) {
@@ -259,9 +266,10 @@ async function truths(stage: Stage) {
       byId('verdict'),
       says,
     );
-    save(name, await picture(page));
+    shown.push(await picture(page));
     await page.close();
   }
+  save('raw-and-picture-wide', ...shown);
 }
 
 /** The panels of metering and exposure. */
@@ -311,6 +319,29 @@ async function exposure(stage: Stage) {
   // Everything manual, with an iris.
   more.push(await picture(page));
   save('more-panels-phone', ...more);
+  await page.close();
+}
+
+/** Focus: what the automatic found, a place of its own, by hand under the loupe. */
+async function focus(stage: Stage) {
+  const page = await opened(stage, 'phone');
+  const shown: Uint8Array[] = [];
+  const box = (await (await page.waitForSelector(byId('finder')))!.boundingBox())!;
+  await page.mouse.click(box.x + 0.35 * box.width, box.y + 0.72 * box.height);
+  await press(page, 'value-focus');
+  await wordsBecome(page, 'focus-stands', /found in/);
+  shown.push(await picture(page));
+  await press(page, 'focus-part');
+  await page.keyboard.press('Escape');
+  await page.focus(byId('focus-place'));
+  for (let i = 0; i < 9; i++) await page.keyboard.press('ArrowUp');
+  await wordsBecome(page, 'state-focus', /automatic|not found/);
+  await page.mouse.move(0, 0);
+  shown.push(await picture(page));
+  for (let i = 0; i < 2; i++) await page.keyboard.press('f');
+  await page.waitForSelector('canvas[data-loupe]');
+  shown.push(await picture(page));
+  save('focus-phone', ...shown);
   await page.close();
 }
 

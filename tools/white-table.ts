@@ -28,6 +28,8 @@ const ASK: FinderAsk = {
   settings: initialValues(),
   freely: false,
   at: { x: 0.5, y: 0.5 },
+  focusAt: { x: 0.5, y: 0.5 },
+  focusAgain: 0,
   pins: [],
   lockedEv100: null,
   habitEv: 0,

@@ -6,6 +6,7 @@ import type { Orientation } from '../core/body/orientation';
 import type { CameraColour } from '../core/colour/camera';
 import type { AutomaticPlan } from '../core/exposure/automatic';
 import type { ExposureSettings } from '../core/exposure/settings';
+import type { FocusInUse } from '../core/focus/follow';
 import type { PictureEnds } from '../core/finder/picture-finder';
 import type { PinReading } from '../core/meter/pins';
 import type { Reading } from '../core/meter/read';
@@ -104,6 +105,8 @@ export interface Report {
   readonly standing: Standing;
   /** Where the lens is set, m; Infinity is allowed. */
   readonly focusM: Known<number>;
+  /** How that came to be; null where the camera does not tell. */
+  readonly focus: FocusInUse | null;
   /** Live reading. */
   readonly reading: Reading;
   /** Why readings tell differences of light only; null where they are absolute. */

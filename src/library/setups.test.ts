@@ -29,7 +29,7 @@ const now: SetupValues = {
   iso: { auto: false, exact: 100 },
   aperture: { auto: true, exact: 4 },
   compensationEv: 0,
-  focus: { auto: true, exact: 2 },
+  focus: { auto: true, exact: 2, how: 'continuous' },
   meter: { pattern: 'whole', spotShare: SPOT_SHARE, burnShare: BURN_SHARE },
   rules: DEFAULT_RULES,
   filterStops: 0,

@@ -96,6 +96,7 @@ export function withStep(
   const plain = fader === 'compensation' || fader === 'zoom';
   // The tint stays where it is, the automatic's too.
   if (fader === 'white') return { ...settings, white: { ...standingWhite(settings, report), exact } };
+  if (fader === 'focus') return { ...settings, focus: { ...settings.focus, auto: false, exact } };
   return { ...settings, [settingOf(fader)]: plain ? exact : { auto: false, exact } };
 }
 
@@ -113,6 +114,9 @@ export function orderOf(
   return {
     ...{ settings, optic, pins, orientation, running, retries },
     at: spot,
+    // The spot is a place that the person gave once the meter reads it.
+    focusAt: desk.focusAt ?? (settings.meter.pattern === 'spot' ? spot : null),
+    focusAgain: desk.focusAgain,
     freely: trade !== null,
     lockedEv100: lock?.ev100 ?? null,
     hand: hand && { at: hand, receptor },

@@ -6,6 +6,8 @@ import { listed } from '../core/setting/values';
 export const DESK_PARTS = [
   'optic',
   'spot',
+  'focusAt',
+  'focusLoupe',
   'pins',
   'lock',
   'trade',

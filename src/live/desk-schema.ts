@@ -23,6 +23,8 @@ const nullable = (schema: TSchema) => Type.Union([Type.Null(), schema]);
 const PARTS: Readonly<Record<DeskPart, TSchema>> = {
   optic: Type.String({ minLength: 1, maxLength: 200 }),
   spot: Type.Object(POINT),
+  focusAt: nullable(Type.Object(POINT)),
+  focusLoupe: Type.Boolean(),
   pins: Type.Array(Type.Object({ ...POINT, letter: oneOf(PIN_LETTERS) }), { maxItems: PIN_LETTERS.length }),
   lock: nullable(
     Type.Object({

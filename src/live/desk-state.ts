@@ -130,6 +130,22 @@ export interface WhiteSlice {
   setShowLights(shown: boolean): void;
 }
 
+/** Where the lens is focused. */
+export interface FocusSlice {
+  /** Where the automatic looks; null while that is where the spot lies. */
+  readonly focusAt: FramePoint | null;
+  /** How often the person asked it to look again. */
+  readonly focusAgain: number;
+  /** True where the loupe opens by itself while focus is moved by hand. */
+  readonly focusLoupe: boolean;
+  /** Parts the place from the spot, or with null joins them. */
+  setFocusAt(at: FramePoint | null): void;
+  lookAgain(): void;
+  /** Holds the lens where it stands. */
+  holdFocus(): void;
+  setFocusLoupe(on: boolean): void;
+}
+
 /** What the person checks by before the press. */
 export interface CheckSlice {
   readonly check: CheckSettings;
@@ -183,7 +199,8 @@ export interface PageSlice {
   setCapture(capture: CaptureState): void;
 }
 
-export interface Desk extends SettingsSlice, ExposureSlice, MeterSlice, WhiteSlice, CheckSlice, PageSlice {
+export interface Desk
+  extends SettingsSlice, ExposureSlice, MeterSlice, FocusSlice, WhiteSlice, CheckSlice, PageSlice {
   /** Brings back what was kept, or what stood before. */
   restore(kept: Partial<Desk>): void;
 }

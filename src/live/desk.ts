@@ -3,6 +3,7 @@ import { create } from 'zustand';
 import { checkSlice } from './check-slice';
 import type { Desk } from './desk-state';
 import { exposureSlice } from './exposure-slice';
+import { focusSlice } from './focus-slice';
 import { meterSlice } from './meter-slice';
 import { pageSlice } from './page-slice';
 import { settingsSlice } from './settings-slice';
@@ -12,6 +13,7 @@ export const useDesk = create<Desk>()((set, get) => ({
   ...settingsSlice(set, get),
   ...exposureSlice(set, get),
   ...meterSlice(set, get),
+  ...focusSlice(set, get),
   ...whiteSlice(set, get),
   ...checkSlice(set, get),
   ...pageSlice(set, get),

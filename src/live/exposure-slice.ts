@@ -43,7 +43,11 @@ export const exposureSlice: Slice<ExposureSlice> = (set, get) => ({
     set(({ settings, lock, trade }) => {
       const { shutter, iso, aperture, focus, white, compensationEv } = initialValues();
       return {
-        settings: { ...settings, shutter, iso, aperture, focus, white, compensationEv },
+        settings: {
+          ...settings,
+          ...{ shutter, iso, aperture, white, compensationEv },
+          focus: { ...focus, how: settings.focus.how },
+        },
         trade: null,
         lock: unlessTrading(lock, trade),
       };

@@ -16,11 +16,13 @@ import { bodyWith, cameraWith, opticWith } from './camera';
 import { useDesk } from './desk';
 import type { CameraState } from './desk-state';
 import { sendOrder } from './feed';
-import { rawOf, reportAnswering } from './report';
+import { focusedReport, rawOf, reportAnswering } from './report';
 import { MOST_UNSAVED, useUnsaved } from './unsaved';
 
 /** Longer than this the release does not wait for the finder to show what is set. */
 const ANSWER_MS = 500;
+/** Longer than this it does not wait for the automatic focus; then it takes what there is. */
+const FOCUS_MS = 2000;
 
 let running: AbortController | undefined;
 
@@ -49,7 +51,8 @@ export async function press(hardness = 0.3): Promise<void> {
     }
     await countDown(settings.delayS, signal);
     setCapture({ kind: 'busy', stage: 'answer', share: 0 });
-    const report = await unlessItDies(reportAnswering(sendOrder(), ANSWER_MS, signal));
+    const answer = await unlessItDies(reportAnswering(sendOrder(), ANSWER_MS, signal));
+    const report = await unlessItDies(focusedReport(answer, FOCUS_MS, signal));
     setCapture({ kind: 'busy', stage: 'expose', share: 0 });
     const sequence = sequenceOf(report, hardness);
     for await (const event of cameraWith(report.optic).take(sequence, signal)) {

@@ -110,3 +110,24 @@ export function reportAnswering(seq: number, mostMs: number, signal: AbortSignal
     signal.addEventListener('abort', onAbort, { once: true });
   });
 }
+
+/** The first report from that one on whose lens is not on its way; after a while the newest, wherever the lens is. */
+export function focusedReport(from: Report, mostMs: number, signal: AbortSignal): Promise<Report> {
+  const rests = ({ focus }: Report) => focus?.state !== 'searching';
+  if (rests(from)) return Promise.resolve(from);
+  return new Promise((resolve, reject) => {
+    const end = (report: Report | null) => {
+      clearTimeout(timer);
+      stop();
+      signal.removeEventListener('abort', onAbort);
+      if (report) resolve(report);
+      else reject(new DOMException('Cancelled', 'AbortError'));
+    };
+    const onAbort = () => end(null);
+    signal.addEventListener('abort', onAbort, { once: true });
+    const timer = setTimeout(() => end(latestReport() ?? from), mostMs);
+    const stop = useReport.subscribe(({ report }) => {
+      if (report && rests(report)) end(report);
+    });
+  });
+}

@@ -77,7 +77,9 @@ export const settingsSlice: Slice<SettingsSlice> = (set, get) => ({
       settings: {
         ...settings,
         ...held,
-        ...(tooNear && { focus: { auto: false, exact: stepOf(FOCUS_LADDER, focus.low).exact } }),
+        ...(tooNear && {
+          focus: { ...settings.focus, auto: false, exact: stepOf(FOCUS_LADDER, focus.low).exact },
+        }),
       },
       trade: ends ? null : trade,
       lock: ends ? unlessTrading(lock, trade) : lock,

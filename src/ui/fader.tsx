@@ -13,6 +13,13 @@ export interface FaderMark {
   readonly says: string;
 }
 
+/** A stretch of the track, in steps. */
+export interface FaderBand {
+  readonly from: number;
+  readonly to: number;
+  readonly says: string;
+}
+
 export interface FaderProps {
   readonly name: string;
   readonly count: number;
@@ -23,6 +30,7 @@ export interface FaderProps {
   /** Steps between long ticks. */
   readonly longEvery: number;
   readonly marks?: readonly FaderMark[];
+  readonly band?: FaderBand | undefined;
   readonly onIndex: (index: number) => void;
   readonly onAuto: () => void;
   readonly testID?: string;
@@ -40,6 +48,7 @@ export function Fader({
   auto,
   longEvery,
   marks = [],
+  band,
   onIndex,
   onAuto,
   testID,
@@ -92,13 +101,24 @@ export function Fader({
         aria-valuemin={0}
         aria-valuemax={count - 1}
         aria-valuenow={index}
-        aria-valuetext={`${valueText}, ${auto ? 'automatic' : 'set by hand'}${marks.map((m) => `, ${m.says}`).join('')}`}
+        aria-valuetext={`${valueText}, ${auto ? 'automatic' : 'set by hand'}${[...marks, ...(band ? [band] : [])].map((m) => `, ${m.says}`).join('')}`}
         testID={testID}
         style={styles.track}
         onLayout={(e: LayoutChangeEvent) => setSize(e.nativeEvent.layout)}
       >
         {width > 0 && (
           <Svg width={width} height={height} style={styles.svg}>
+            {band && (
+              <Rect
+                x={4}
+                y={y(band.to) - 1}
+                width={7}
+                height={Math.max(3, y(band.from) - y(band.to) + 2)}
+                rx={3}
+                fill={colour.good}
+                fillOpacity={0.75}
+              />
+            )}
             {ticks(count, longEvery).map((i) => {
               const half = i % longEvery === 0 ? capWidth * 0.36 : capWidth * 0.2;
               return (

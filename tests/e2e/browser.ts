@@ -93,13 +93,17 @@ export async function workerOf(page: Page, name: string): Promise<WebWorker> {
   }
 }
 
-/** Waits until the finder shows the whole scene and has reported several frames of it. */
+/** Waits until the finder shows the whole scene, the lens is not on its way, and words have followed. */
 export async function live(page: Page): Promise<void> {
   await page.waitForSelector(byId('reading'), { timeout: 15_000 });
   await page.waitForFunction(
     (chip: string) => !/loading/.test(document.querySelector(chip)?.textContent ?? 'loading'),
     { timeout: 20_000 },
     byId('outside'),
+  );
+  await page.waitForFunction(
+    () => !['searching', 'waiting'].includes(document.querySelector('canvas')?.dataset.focus ?? 'waiting'),
+    { timeout: 20_000 },
   );
   await framesPass(page, 3);
 }

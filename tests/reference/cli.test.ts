@@ -94,6 +94,24 @@ describe('velmo', () => {
     expect(back.metadata.subjectDistanceM).toBeCloseTo(0.2, 6);
   });
 
+  it('focuses by looking, at a place that is told or that it chooses, or at the hyperfocal distance of the aperture', () => {
+    const focus = (...args: string[]) =>
+      (
+        preview('focus.dng', ...args) as unknown as {
+          focus: { state: string; focusM: number; tookS: number };
+        }
+      ).focus;
+    const wall = focus('--focus', 'auto@0.1,0.2');
+    expect([wall.state, wall.tookS > 0.1]).toEqual(['found', true]);
+    expect(focus().focusM).not.toBe(wall.focusM);
+    const [open, closed] = ['2.8', '8'].map((n) =>
+      focus('--lens', 'zoom-50', '--focus', 'hyperfocal', '--aperture', n),
+    );
+    expect(open!.state).toBe('hand');
+    // H = f²/(N·c) + f.
+    expect(open!.focusM / closed!.focusM).toBeCloseTo(8 / 2.828, 1);
+  });
+
   it('meters: a spot on the black jar reads far below the yard', () => {
     const meter = (at: string) =>
       velmo(
@@ -372,6 +390,10 @@ describe('velmo', () => {
     [['meter', '--scene', 'wheel-bench', '--filter', '-2'], /A filter has 0 … 20/],
     [['meter', '--scene', 'wheel-bench', '--pin', '3'], /--pin needs two shares/],
     [['shoot', '--scene', 'wheel-bench', '--out', 'x.dng', '--focus', '-1'], /--focus needs metres/],
+    [
+      ['shoot', '--scene', 'wheel-bench', '--out', 'x.dng', '--focus', 'auto@3'],
+      /focus auto@ needs two shares/,
+    ],
     [['constructor'], /^No command constructor/],
     [['__proto__'], /^No command __proto__/],
     [['check', 'a.dng', 'b.dng'], /check does not take "b.dng" as well/],

@@ -35,6 +35,8 @@ const ask: FinderAsk = {
   settings: automatic,
   freely: false,
   at: aim.at,
+  focusAt: aim.at,
+  focusAgain: 0,
   pins: [],
   lockedEv100: null,
   habitEv: 0,

@@ -9,7 +9,9 @@ import { encodeJpeg } from '../../cli/jpeg';
 import { loadScene, sceneList } from '../../cli/scene-files';
 import { DEFAULT_RULES, resolveExposure } from '../../src/core/exposure/automatic';
 import { planFor } from '../../src/core/finder/finder';
-import { focusOf, steadyTimeS } from '../../src/core/scene/view-source';
+import { settledFocus } from '../../src/core/focus/follow';
+import { initialValues } from '../../src/core/setting/values';
+import { focusSourceOf, steadyTimeS } from '../../src/core/scene/view-source';
 import { BURN_SHARE } from '../../src/core/meter/highlight';
 import { readMeter } from '../../src/core/meter/read';
 import { SPOT_SHARE } from '../../src/core/meter/spot';
@@ -50,7 +52,7 @@ async function take(id: string, lens: PlateId) {
     ev100,
     planFor({ lens: camera.lens, steadyS: steadyTimeS(camera.equivalentMm, outside.support) }, DEFAULT_RULES),
   );
-  const focusM = focusOf(view, null, MIDDLE.at);
+  const focusM = settledFocus(focusSourceOf(view), initialValues().focus, null).focusM;
   const daylight = colourOfNeutral(camera.matrices, [1, 1, 1]);
   const order = { settings, colour: daylight, seed: 7, timeMs: 0, offsetMinutes: 0, clockS: 72_000 };
   const rest = { support: 'tripod' as const, press: 0, sinceTouchS: 60 };

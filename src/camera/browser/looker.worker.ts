@@ -280,6 +280,7 @@ function show(drawn: CanvasImageSource, picture: VideoPicture): void {
     exposure: UNTOLD_EXPOSURE,
     standing,
     focusM: standing.focus ?? { unknown: 'the device does not tell where it is focused' },
+    focus: null,
     ...{ reading, relative, fromGreyEv, wholeEv100, pins },
     hand: null,
     weights: order.weights ? weightsOf(rgba, size) : null,

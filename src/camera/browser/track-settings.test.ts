@@ -81,7 +81,7 @@ describe('constraints', () => {
       shutter: byHand(30),
       iso: byHand(6400),
       compensationEv: -5,
-      focus: byHand(4096),
+      focus: { ...byHand(4096), how: 'continuous' },
       white: { ...byHand(5300), tint: 0 },
       zoom: 100,
     });

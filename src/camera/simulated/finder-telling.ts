@@ -13,6 +13,7 @@ import type { Scene } from '../../core/scene/scene';
 import { PRESS_HARDNESS } from '../../core/scene/shake';
 import type { SceneView } from '../../core/scene/view';
 import { viewSource } from '../../core/scene/view-source';
+import { FAR_M } from '../../core/units/ladders';
 import { compareExposures } from '../../core/scopes/compare';
 import type { Order, OtherExposure } from '../order';
 import type { HandReading, RawReport, Report } from '../report';
@@ -21,6 +22,8 @@ import { reflectanceAt } from './scene-shelf';
 /** A view with what was made for it. */
 export interface Shown {
   readonly key: string;
+  /** What of it the lens' place depends on. */
+  readonly lies: string;
   readonly scene: Scene;
   readonly view: SceneView;
   readonly finder: Finder;
@@ -40,7 +43,13 @@ export function heldUp(
 ) {
   const finder = (shown.other ??= finderFor(viewSource(shown.view)));
   const by = (exact: number) => ({ auto: false, exact });
-  const settings = { ...order.settings, shutter: by(shutterS), iso: by(iso), aperture: by(apertureN) };
+  const { focusM } = present.focus;
+  const settings = {
+    ...order.settings,
+    ...{ shutter: by(shutterS), iso: by(iso), aperture: by(apertureN) },
+    // The lens stands where it stands.
+    focus: { ...order.settings.focus, auto: false, exact: Math.min(FAR_M, focusM) },
+  };
   const measured = finder.measure({ ...order, settings, pins: [] }, frameNumber, moment);
   finder.develop(measured);
   const comparison = compareExposures(
@@ -75,7 +84,7 @@ export function fitOf(
 /** What the exposure will do, and what its equivalents would when somebody wants to know. */
 export function consequences(
   { effects, view }: Shown,
-  { resolved, focusM }: FinderFrame,
+  { resolved, focus: { focusM } }: FinderFrame,
   { settings: { delayS }, equivalentsFor }: Order,
 ): Pick<RawReport, 'effects' | 'equivalents'> {
   const handling = { press: PRESS_HARDNESS, delayS };

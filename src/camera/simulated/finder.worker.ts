@@ -196,7 +196,8 @@ function drawFrame(): void {
       outOfRangeEv: resolved.outOfRangeEv,
     },
     standing: standingOf(measured),
-    focusM: measured.focusM,
+    focusM: measured.focus.focusM,
+    focus: measured.focus,
     reading: measured.reading,
     relative: null,
     fromGreyEv: null,
@@ -234,7 +235,7 @@ function drawFrame(): void {
   schedule(Math.max(0, FRAME_MS - (performance.now() - started)));
 }
 
-function standingOf({ resolved: { settings }, focusM, frame: { colour } }: FinderFrame): Standing {
+function standingOf({ resolved: { settings }, focus: { focusM }, frame: { colour } }: FinderFrame): Standing {
   const { shutterS, iso, apertureN, compensationEv } = settings;
   return {
     shutter: shutterS,
@@ -250,11 +251,15 @@ function finderOf(from: Scene, { orientation }: Order, { outside }: World): Show
   const key = JSON.stringify([orientation, outside, lens]);
   if (finder?.scene !== from || finder.key !== key) {
     const view = viewScene(from, OPTICS[lens], orientation, outside);
+    // Lamps that are turned up move no lens.
+    const lies = JSON.stringify([orientation, lens]);
+    const kept = finder?.scene === from && finder.lies === lies ? finder.finder.focusKept() : null;
     finder = {
       key,
+      lies,
       scene: from,
       view,
-      finder: finderFor(viewSource(view), true),
+      finder: finderFor(viewSource(view), true, kept),
       effects: effectsOf(view),
     };
   }

@@ -4,6 +4,7 @@ import {
   APERTURE_LADDER,
   at,
   COMPENSATION_LADDER,
+  FAR_M,
   ISO_LADDER,
   nearestStep,
   SHUTTER_LADDER,
@@ -53,6 +54,7 @@ const calm: Situation = {
   locked: false,
   delayS: 0,
   effects: still,
+  focus: { state: 'found', why: null, focusM: 2 },
   white: { stands: { kelvin: 5500, tint: 5 }, byHand: true, measured: null, mixed: null },
 };
 const first = (over: Partial<Situation>) => remediesFor({ ...calm, ...over })[0];
@@ -66,6 +68,7 @@ describe('remedies', () => {
 
   /** One case of each kind. */
   const cases: Readonly<Record<RemedyKind, Partial<Situation>>> = {
+    focus: { focus: { state: 'failed', why: 'plain', focusM: 2.93 } },
     white: { white: { ...calm.white!, measured: { kelvin: 2850, tint: 0 } } },
     lights: {
       white: {
@@ -255,6 +258,21 @@ describe('quality', () => {
     });
     expect(setTo(changes, 'iso')).toBe(nearestStep(ISO_LADDER, 100));
     expect(setTo(changes, 'shutter')).toBe(nearestStep(SHUTTER_LADDER, 2 ** -7) - 3);
+  });
+
+  it('of a focus that found nothing holds the lens where it stands, and says what it wants', () => {
+    const failed = (why: 'plain' | 'dark', focusM: number) =>
+      remediesFor({ ...calm, focus: { state: 'failed', why, focusM } })[0];
+    expect(failed('plain', 2.93)?.says).toMatch(/edge/);
+    expect(failed('dark', 2.93)?.says).toMatch(/light/);
+    expect(failed('dark', 2.93)?.actions[0]).toEqual({
+      label: 'By hand at 2.9 m',
+      changes: [{ setting: 'focus', value: { auto: false, exact: 2.93 } }],
+    });
+    expect(failed('dark', Infinity)?.actions[0]!.changes).toEqual([
+      { setting: 'focus', value: { auto: false, exact: FAR_M } },
+    ]);
+    expect(remediesFor({ ...calm, focus: null })).toEqual([]);
   });
 
   it('of white: takes what is measured, is silent where it is near or white finds itself', () => {

@@ -9,6 +9,7 @@ import {
   type ExposureControls,
 } from '../exposure/automatic';
 import { BASE_ISO, extendedStops, type ExposureSettings, type SettingId } from '../exposure/settings';
+import type { FocusInUse } from '../focus/follow';
 import type { PatternId } from '../meter/pattern';
 import type { Doubt } from '../meter/read';
 import type { WhitePoint } from '../colour/temperature';
@@ -19,6 +20,7 @@ import {
   APERTURE_LADDER,
   at,
   COMPENSATION_LADDER,
+  FAR_M,
   formatEv,
   formatThirds,
   ISO_LADDER,
@@ -35,6 +37,7 @@ export const REMEDY_KINDS = [
   'clipping',
   'meter',
   'doubt',
+  'focus',
   'spot',
   'shake',
   'motion',
@@ -85,6 +88,8 @@ export interface Situation {
   readonly locked: boolean;
   readonly delayS: number;
   readonly effects: Effects;
+  /** How the automatic focus fares, and where the lens stands, m; null where the camera tells nothing of it. */
+  readonly focus: Pick<FocusInUse, 'state' | 'why' | 'focusM'> | null;
   /** White as it stands and what the camera measures; null where it tells nothing of it. */
   readonly white: {
     readonly stands: WhitePoint;
@@ -113,6 +118,7 @@ const CHECKS: readonly ((situation: Situation) => Remedy | null)[] = [
   clipping,
   offTheMeter,
   doubtful,
+  focusNotFound,
   spotOffTheFrame,
   shake,
   motion,
@@ -383,6 +389,22 @@ const takeWhite = (light: WhitePoint): RemedyAction => ({
   label: `White ${nominalKelvin(light.kelvin)} K`,
   changes: [{ setting: 'white', value: whiteByHand(light) }],
 });
+
+/** The automatic focus saw nothing that gets sharp: the lens stands where most is. */
+function focusNotFound({ focus }: Situation): Remedy | null {
+  if (focus?.state !== 'failed') return null;
+  const exact = Math.min(FAR_M, focus.focusM);
+  const stands = Number.isFinite(focus.focusM) ? `${Number(exact.toPrecision(2))} m` : '∞';
+  const wants =
+    focus.why === 'dark' ? 'Too dark to focus on, wants light' : 'Too plain to focus on, wants an edge';
+  return {
+    kind: 'focus',
+    says: `${wants}; the lens stands at ${stands}`,
+    actions: [
+      { label: `By hand at ${stands}`, changes: [{ setting: 'focus', value: { auto: false, exact } }] },
+    ],
+  };
+}
 
 /** White set by hand for another light than the one that is measured. */
 function whiteFarOff({ white }: Situation): Remedy | null {

@@ -38,6 +38,7 @@ import { floorSignal, type RawFrame } from '../sensor/raw-frame';
 import { noiseModel } from '../sensor/sensor';
 import type { SettingValues } from '../setting/settings';
 import { dotted, MARK_COLOURS, READ_FROM } from './drawing';
+import { focusFollower, type FocusInUse, type FocusKept } from '../focus/follow';
 import { outlooks, type Outlook, type OutlookAsk } from './outlook';
 import { whiteFollower, type WhiteInUse } from '../white/follow';
 import { readRing, type Ring, type RingReading } from '../white/ring';
@@ -45,6 +46,8 @@ import type { Moment, Observed, Source } from './source';
 
 /** A spot that is dragged about asks for a new reading each frame. */
 const MOST_READINGS = 64;
+/** While the automatic focus searches every third frame shows where the lens stands. */
+const SEARCH_SHOWN = 3;
 /** Frames after which moving light is counted again, and while the lens is being focused, which makes all of it anew. */
 const COUNT_EVERY = 4;
 const COUNT_LATER = 12;
@@ -55,6 +58,10 @@ export interface FinderAsk {
   readonly freely: boolean;
   /** Where the spot lies. */
   readonly at: FramePoint;
+  /** Where the automatic focus looks; null leaves the place to it. */
+  readonly focusAt: FramePoint | null;
+  /** Counts how often the person asked it to look again. */
+  readonly focusAgain: number;
   readonly pins: readonly Pin[];
   readonly lockedEv100: number | null;
   /** Compensation that the person always wants beside that of the frame, EV. */
@@ -86,7 +93,7 @@ export interface FinderFrame {
   readonly pins: readonly PinReading[];
   readonly plan: AutomaticPlan;
   readonly resolved: Resolved;
-  readonly focusM: number;
+  readonly focus: FocusInUse;
   readonly outlook: Outlook;
   readonly floorEv: number;
   readonly midGreyEv: number;
@@ -104,6 +111,8 @@ export interface Finder {
     moment?: Moment,
     lap?: (stage: 'meter' | 'light' | 'expose' | 'scopes') => void,
   ): FinderFrame;
+  /** Where the lens stands, to be handed on to another finder of the same lens; null while it is not known. */
+  focusKept(): FocusKept | null;
   /** Develops the measured frame into `rgba`. */
   develop(frame: FinderFrame): void;
   /** Draws the marks that are asked for over `rgba`; says how raw and picture disagree when that is `told`. */
@@ -125,16 +134,6 @@ export function aimOf({ settings: { meter }, at }: Pick<FinderAsk, 'settings' | 
   return { at, spotShare: meter.spotShare, burnShare: meter.burnShare };
 }
 
-/** Where the automatic focus looks: under the spot, or in the middle for the other patterns. */
-export function focusPoint({ settings: { meter }, at }: Pick<FinderAsk, 'settings' | 'at'>): FramePoint {
-  return meter.pattern === 'spot' ? at : { x: 0.5, y: 0.5 };
-}
-
-/** Distance set by hand, m; null when the focus is automatic. */
-export function focusAsked({ focus }: Pick<SettingValues, 'focus'>): number | null {
-  return focus.auto ? null : focus.exact;
-}
-
 /**
  * EV100 that settings are made for. Extended low ISO takes raw nearer to clip than its number says: what protects the highlights
  * must know it.
@@ -149,8 +148,11 @@ function countingKey(settings: ExposureSettings): string {
   return JSON.stringify(of);
 }
 
-/** @param atOnce true where the first frame must come before its figures are exact */
-export function finderFor(source: Source, atOnce = false): Finder {
+/**
+ * @param atOnce true where the first frame must come before its figures are exact
+ * @param kept where the same lens stood on the same world, arranged a little differently
+ */
+export function finderFor(source: Source, atOnce = false, kept: FocusKept | null = null): Finder {
   const { width, height } = source;
   const rgba = new Uint8ClampedArray(width * height * 4);
   const outlookFor = outlooks(source.sensor, width, height);
@@ -162,7 +164,9 @@ export function finderFor(source: Source, atOnce = false): Finder {
   let plan: { rules: AutomaticRules | 'full'; plan: AutomaticPlan } | undefined;
   let previous: ExposureSettings | undefined;
   const follower = whiteFollower(source.matrices);
+  const focuser = focusFollower(source, kept);
   let colour: CameraColour | undefined;
+  let shownM: number | undefined;
   let counts: SiteCounts | undefined;
   let developer: { iso: number; colour: CameraColour; developer: Developer } | undefined;
 
@@ -197,7 +201,16 @@ export function finderFor(source: Source, atOnce = false): Finder {
       previous = resolved.settings;
       const pins = ask.pins.map((pin) => readPin(source.sight, pin, resolved.settings));
       lap?.('meter');
-      const focusM = source.focus(focusAsked(settings), focusPoint(ask));
+      const focus = focuser.next({
+        set: settings.focus,
+        at: ask.focusAt,
+        again: ask.focusAgain,
+        timeS: moment.timeS,
+      });
+      // While the lens searches the picture follows it more slowly: all of it is made anew for another focus.
+      const focusM =
+        focus.state === 'searching' && number % SEARCH_SHOWN !== 0 ? (shownM ?? focus.focusM) : focus.focusM;
+      shownM = focusM;
       observed = source.observe({ settings: resolved.settings, focusM, number, moment, colour });
       const counting = countingKey(resolved.settings);
       if (atOnce && countedFor === null) {
@@ -235,7 +248,7 @@ export function finderFor(source: Source, atOnce = false): Finder {
         pins,
         plan: plan.plan,
         resolved,
-        focusM,
+        focus,
         outlook: outlookFor.at(resolved.settings, ask.outlook),
         floorEv: Math.log2(floorSignal(frame.noise) / (frame.white - frame.black)),
         midGreyEv: Math.log2(0.18) - baselineExposureEv(resolved.settings),
@@ -243,6 +256,7 @@ export function finderFor(source: Source, atOnce = false): Finder {
       lap?.('scopes');
       return measured;
     },
+    focusKept: () => focuser.kept(),
     develop: ({ frame }) => {
       const iso = Math.min(100, frame.settings.iso);
       if (developer?.iso !== iso || developer.colour !== frame.colour)

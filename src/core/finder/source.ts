@@ -4,7 +4,8 @@ import type { CameraMatrices } from '../colour/calibrated';
 import type { CameraColour } from '../colour/camera';
 import type { LensReach } from '../exposure/automatic';
 import type { ExposureSettings } from '../exposure/settings';
-import type { FramePoint, MeterSight } from '../meter/luminance-map';
+import type { FocusSource } from '../focus/follow';
+import type { MeterSight } from '../meter/luminance-map';
 import type { RawFrame } from '../sensor/raw-frame';
 import type { SensorModel } from '../sensor/sensor';
 
@@ -40,7 +41,7 @@ export interface Observed {
   expose(): RawFrame;
 }
 
-export interface Source {
+export interface Source extends FocusSource {
   /** Samples of a frame. */
   readonly width: number;
   readonly height: number;
@@ -50,7 +51,5 @@ export interface Source {
   readonly steadyS: number | null;
   readonly sensor: SensorModel;
   readonly matrices: CameraMatrices;
-  /** Where the lens is set: by hand (m), or with null on what lies at a place. */
-  focus(wantedM: number | null, at: FramePoint): number;
   observe(look: Look): Observed;
 }

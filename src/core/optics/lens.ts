@@ -20,6 +20,8 @@ export interface Lens {
   readonly range?: readonly [number, number, number, number];
   /** The one distance a lens without a focus drive is set to. */
   readonly fixedFocusM?: number;
+  /** Time in which the focus drive goes from infinity to the closest distance, s; 0 without one. */
+  readonly travelS: number;
 }
 
 export interface SensorSize {
@@ -72,6 +74,12 @@ export function confusionMm(sensor: SensorSize): number {
 export function hyperfocalM(lens: Pick<Lens, 'focalLengthMm' | 'apertureN'>, sensor: SensorSize): number {
   const f = lens.focalLengthMm;
   return ((f * f) / (lens.apertureN * confusionMm(sensor)) + f) / 1000;
+}
+
+/** Half of the depth of field, dioptres: about the same at every distance. c·N/f². */
+export function halfDepthDpt(lens: Pick<Lens, 'focalLengthMm' | 'apertureN'>, sensor: SensorSize): number {
+  const { focalLengthMm: f, apertureN } = lens;
+  return (1000 * confusionMm(sensor) * apertureN) / (f * f);
 }
 
 /** Wavelength in the middle of sight, mm. */

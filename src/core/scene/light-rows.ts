@@ -73,26 +73,43 @@ export interface FocusedPlates {
   rows(longSide: number, window?: FrameWindow): LightRows;
 }
 
-/** Defocus is made once at the plates' size. */
+/** A stretch of the square plate, in its pixels. */
+export interface PlatePart {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/**
+ * Defocus is made once at the plates' size.
+ * @param part of the plates when no more is wanted: light that comes from farther outside is that of its edge
+ */
 export function focusedPlates(
   wideOpen: SceneView,
   focusM: number,
   setting: LensSetting = wideOpen.camera.lens,
+  part?: PlatePart,
 ): FocusedPlates {
   const view = asSet(wideOpen, setting);
   const { size, space } = view;
-  const disc = space && discsOf(view, focusM, space.distance, size);
+  const { x: left, y: top, width: wide, height: high } = part ?? { x: 0, y: 0, width: size, height: size };
+  const cut = (plane: Float32Array) => (part ? cutOut(plane, size, part) : plane);
+  const disc = space && discsOf(view, focusM, cut(space.distance), size);
   const groups = defocused(
-    view.groups.map(({ planes }) => planes),
-    size,
-    size,
+    view.groups.map(({ planes }) => planes.map(cut)),
+    wide,
+    high,
     disc,
   );
   return {
     rows: (longSide, window) => {
-      const { down, across, ...grid } = gridOf(view, longSide, BINNED_FOOTPRINT, window);
+      const { down: allDown, across: allAcross, ...grid } = gridOf(view, longSide, BINNED_FOOTPRINT, window);
+      const [down, across] = part
+        ? [within(allDown, top, high), within(allAcross, left, wide)]
+        : [allDown, allAcross];
       // The vertical pass of a row is kept for each group and channel while that row is asked for.
-      const kept = groups.map((planes) => planes.map(() => ({ y: -1, row: new Float32Array(size) })));
+      const kept = groups.map((planes) => planes.map(() => ({ y: -1, row: new Float32Array(wide) })));
       return {
         ...grid,
         view,
@@ -100,7 +117,7 @@ export function focusedPlates(
         row: (group, channel, y, out, at, first = 0, step = 1) => {
           const line = kept[group]![channel]!;
           if (line.y !== y) {
-            verticalPass(groups[group]![channel]!, size, down, y, line.row);
+            verticalPass(groups[group]![channel]!, wide, down, y, line.row);
             line.y = y;
           }
           horizontalPass(line.row, across, grid.width, out, at, first, step);
@@ -108,6 +125,18 @@ export function focusedPlates(
       };
     },
   };
+}
+
+function cutOut(plane: Float32Array, size: number, { x, y, width, height }: PlatePart): Float32Array {
+  const out = new Float32Array(width * height);
+  for (let row = 0; row < height; row++)
+    out.set(plane.subarray((y + row) * size + x, (y + row) * size + x + width), row * width);
+  return out;
+}
+
+/** Taps of a whole plate as taps of a stretch of it, held at its ends. */
+function within(taps: Taps, from: number, length: number): Taps {
+  return { ...taps, index: taps.index.map((i) => Math.min(length - 1, Math.max(0, i - from))) };
 }
 
 /** Rows straight from the plates, for a whole capture. */

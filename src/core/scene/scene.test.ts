@@ -236,6 +236,8 @@ describe('from scene to raw', () => {
       },
       freely: false,
       at: AIM.at,
+      focusAt: AIM.at,
+      focusAgain: 0,
       pins: [],
       habitEv: 0,
       ring: null,

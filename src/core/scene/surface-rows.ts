@@ -32,16 +32,19 @@ export function surfaceRows(rows: LightGrid, withMarks = true): SurfaceRows | un
   const pose = poseOf(description);
   const crop = cropOf(size, view.orientation);
   const { focalLengthMm } = camera.lens;
-  const octaves = Array.from({ length: STEPS_PER_DIOPTRE * MOST_DIOPTRES + 1 }, (_, i) => {
+  // Filled where it is asked: a small window holds few distances.
+  const steps = STEPS_PER_DIOPTRE * MOST_DIOPTRES + 1;
+  const [f0, g0, f1, g1] = [0, 1, 2, 3].map(() => new Float64Array(steps).fill(NaN)) as [
+    ...[Float64Array, Float64Array, Float64Array, Float64Array],
+  ];
+  const fill = (i: number) => {
     const distance = STEPS_PER_DIOPTRE / (i + 0.5);
     const toSurface = distance / focalLengthMm;
-    return octavesFor(siteMm * toSurface, Math.abs(blurDiscMm(camera.lens, focusM, distance)) * toSurface);
-  });
-  const tables = [0, 1].map((k) => ({
-    inverse: Float64Array.from(octaves, (o) => o.inverse[k]!),
-    weight: Float64Array.from(octaves, (o) => o.weight[k]!),
-  }));
-  const [a, b] = [tables[0]!, tables[1]!];
+    const blurM = Math.abs(blurDiscMm(camera.lens, focusM, distance)) * toSurface;
+    const { inverse, weight } = octavesFor(siteMm * toSurface, blurM);
+    [f0[i], f1[i]] = inverse;
+    [g0[i], g1[i]] = weight;
+  };
   const line = new Float32Array(size);
   const { spin } = description;
   const marks = withMarks && spin ? spinMarks() : undefined;
@@ -60,7 +63,7 @@ export function surfaceRows(rows: LightGrid, withMarks = true): SurfaceRows | un
     aside[x] = ((2 * px) / size - 1) * tanHalf;
   }
   const strengths = Float64Array.from({ length: 256 }, (_, kind) => ((kind & 15) / 15) * GRAIN);
-  const lastOctave = octaves.length - 1;
+  const lastOctave = steps - 1;
   return {
     apply: (y, turn, arc, out) => {
       const py = crop.y + ((y0 + y + 0.5) * crop.height) / wholeHeight;
@@ -75,7 +78,6 @@ export function surfaceRows(rows: LightGrid, withMarks = true): SurfaceRows | un
       const [rx0, ry0, rz0] = right;
       const [ex, ey, ez] = eye;
       const part = marks ? spin!.part : -1;
-      const [f0, g0, f1, g1] = [a.inverse, a.weight, b.inverse, b.weight];
       for (let x = 0; x < width; x++) {
         const kind = surface[kinds + pixel[x]!]!;
         if (kind === 0) continue;
@@ -94,7 +96,11 @@ export function surfaceRows(rows: LightGrid, withMarks = true): SurfaceRows | un
         const i = step < lastOctave ? step : lastOctave;
         const fibre = kind & 16 ? 1 / FIBRE : 1;
         let noise = 0;
-        const w0 = g0[i]!;
+        let w0 = g0[i]!;
+        if (w0 !== w0) {
+          fill(i);
+          w0 = g0[i]!;
+        }
         if (w0 > LEAST_WEIGHT) {
           const f = f0[i]!;
           noise += w0 * noise3(wx * f * fibre, wy * f, wz * f);

@@ -2,15 +2,18 @@
 // defocused once for a setting of the lens, and only what moves is made anew for each frame.
 import { colourOfNeutral } from '../colour/camera';
 import { lightPassing } from '../exposure/settings';
-import { handHeldLimitS, lensQ } from '../optics/lens';
+import { halfDepthDpt, handHeldLimitS, hyperfocalM, lensQ } from '../optics/lens';
 import type { Source } from '../finder/source';
-import type { FramePoint } from '../meter/luminance-map';
+import type { FocusDrive, FocusSource } from '../focus/follow';
+import { ev100OfLuminance } from '../light/apex';
+import { meanAt } from '../meter/pins';
 import { exposePreview, PREVIEW_LONG_SIDE } from './capture';
+import { lookThrough } from './focus-look';
 import { previewStage, type PreviewLight } from './light-rows';
 import { markedSites } from './marked-sites';
 import { previewExposer } from './preview-light';
 import type { Support } from './outside';
-import { automaticFocusM, heldFocusM, type SceneView } from './view';
+import { heldFocusM, type SceneView } from './view';
 
 /** Entries of the blur kernel at most: what keeps a frame inside its time. */
 const MOST_KERNEL = 8;
@@ -20,9 +23,37 @@ export function steadyTimeS(equivalentMm: number, support: Support): number | nu
   return support === 'tripod' ? null : handHeldLimitS(equivalentMm);
 }
 
-/** Where the lens is set: by hand (m), or with null on what lies at a place. */
-export function focusOf(view: SceneView, wantedM: number | null, at: FramePoint): number {
-  return wantedM === null ? automaticFocusM(view, at) : heldFocusM(view.camera, wantedM);
+/** Read-outs of a small piece of the sensor follow one another so fast, s. */
+const READ_OUT_S = 1 / 120;
+/** Looks have noise of their own. */
+const LOOK_SEED = 7919;
+
+/** The lens of a view for whoever focuses it by looking. */
+export function focusSourceOf(view: SceneView, seed = 1): FocusSource {
+  const { camera, space, sight } = view;
+  const { lens, sensor } = camera;
+  const drive: FocusDrive | null =
+    lens.fixedFocusM === undefined
+      ? {
+          nearDpt: 1 / lens.closestM,
+          halfDepthDpt: halfDepthDpt(lens, sensor),
+          travelS: lens.travelS,
+          readOutS: READ_OUT_S,
+          restM: hyperfocalM(lens, sensor),
+        }
+      : null;
+  return {
+    sight,
+    drive,
+    held: (wantedM) => heldFocusM(camera, wantedM),
+    look: ({ at, wide, focusM, number, timeS }) => {
+      // The first look at a scene, at half the detail, is sharp at every distance: there is nothing to be seen by it.
+      if (!space) return null;
+      // Exposed for what lies there.
+      const ev100 = ev100OfLuminance(Math.max(sight.range.floor, meanAt(sight.luminance, at)));
+      return lookThrough(view, { at, wide, focusM, ev100, seed: seed * LOOK_SEED + number, clockS: timeS });
+    },
+  };
 }
 
 export function viewSource(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SIDE): Source {
@@ -38,12 +69,12 @@ export function viewSource(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SI
   return {
     width,
     height,
+    ...focusSourceOf(view, seed),
     sight: view.sight,
     lens: camera.lens,
     steadyS: steadyTimeS(camera.equivalentMm, outside.support),
     sensor: camera.sensor,
     matrices: camera.matrices,
-    focus: (wantedM, at) => focusOf(view, wantedM, at),
     observe: ({ settings, focusM, number, moment, colour }) => {
       const key = `${focusM} ${settings.apertureN} ${lightPassing(settings)}`;
       const refocused = focused?.key !== key;

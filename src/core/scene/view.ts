@@ -2,18 +2,17 @@
 import type { Orientation } from '../body/orientation';
 import { LUMA_709 } from '../colour/srgb';
 import { lightPassing, type ExposureSettings } from '../exposure/settings';
-import type { FramePoint, MeterSight } from '../meter/luminance-map';
-import { blurDiscMm, hyperfocalM } from '../optics/lens';
+import type { MeterSight } from '../meter/luminance-map';
+import { blurDiscMm } from '../optics/lens';
 import { scaleRows, type Mat3 } from '../numeric/matrix';
 import { cameraFromLamp } from '../sensor/sensitivities';
 import type { SimulatedCamera } from '../sensor/simulated-camera';
 import { levelsOf, OPENING, type Outside } from './outside';
 import { croppedScene } from './crop';
-import { cropOf } from './framing';
 import { meterSight } from './sight';
 import { markedPlate } from './marked-sites';
 import { FAR_M } from '../units/ladders';
-import { OPEN_SKY_M, type Flicker, type Scene, type SceneDescription, type SceneSpace } from './scene';
+import type { Flicker, Scene, SceneDescription, SceneSpace } from './scene';
 
 /** Light that varies together: all steady lamps in one, each flickering lamp by itself. */
 export interface LightGroup {
@@ -158,24 +157,4 @@ export function discsOf(
 export function heldFocusM({ lens }: SimulatedCamera, wantedM: number): number {
   if (lens.fixedFocusM !== undefined) return lens.fixedFocusM;
   return wantedM >= FAR_M / 4 ? Infinity : Math.max(lens.closestM, wantedM);
-}
-
-const FOCUS_FIELD = 0.04;
-
-/**
- * Where the automatic focus sets the lens for a point of the frame: the median distance of a small field about it; the
- * hyperfocal distance while distances are not known.
- */
-export function automaticFocusM(view: SceneView, point: FramePoint): number {
-  const { camera, space, size, orientation } = view;
-  if (!space) return heldFocusM(camera, hyperfocalM(camera.lens, camera.sensor));
-  const crop = cropOf(size, orientation);
-  const reach = FOCUS_FIELD * size;
-  const [cx, cy] = [crop.x + point.x * crop.width, crop.y + point.y * crop.height];
-  const found: number[] = [];
-  for (let y = Math.max(0, Math.floor(cy - reach)); y < Math.min(size, cy + reach); y += 2)
-    for (let x = Math.max(0, Math.floor(cx - reach)); x < Math.min(size, cx + reach); x += 2)
-      found.push(space.distance[y * size + x]!);
-  found.sort((a, b) => a - b);
-  return heldFocusM(camera, found[found.length >> 1] ?? OPEN_SKY_M);
 }

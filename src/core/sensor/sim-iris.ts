@@ -42,6 +42,7 @@ function zoomed(lensId: (typeof ZOOM_IDS)[number], focalLengthMm: number): Simul
     narrowestN: NARROWEST,
     range: [SHORT, LONG, 2.8, 2.8],
     closestM: 0.3,
+    travelS: 0.15,
   });
 }
 

@@ -35,6 +35,7 @@ const ULTRA_WIDE = {
   focalLengthMm: 2.12,
   apertureN: 2.2,
   closestM: 0.2,
+  travelS: 0,
 };
 
 export const SIM_ONE: Readonly<Record<PlateId, SimulatedCamera>> = {
@@ -46,6 +47,7 @@ export const SIM_ONE: Readonly<Record<PlateId, SimulatedCamera>> = {
     focalLengthMm: 6.9,
     apertureN: 1.8,
     closestM: 0.12,
+    travelS: 0.1,
   }),
   tele: cameraOf('tele', SMALL, {
     id: 'tele',
@@ -53,6 +55,7 @@ export const SIM_ONE: Readonly<Record<PlateId, SimulatedCamera>> = {
     focalLengthMm: 12.56,
     apertureN: 2.8,
     closestM: 0.3,
+    travelS: 0.12,
   }),
 };
 

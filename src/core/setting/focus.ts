@@ -1,5 +1,7 @@
 // Distance that the lens is focused at, m; `FAR_M` stands for infinity.
-import { CONTROL, type Control } from '../exposure/control';
+import * as Type from '@sinclair/typebox';
+import type { Static } from '@sinclair/typebox';
+import { CONTROL } from '../exposure/control';
 import { FAR_M, FOCUS_LADDER } from '../units/ladders';
 import { byHand, controlWords, settledOn } from './ladder';
 import type { Setting } from './setting';
@@ -7,24 +9,49 @@ import type { Setting } from './setting';
 /** Exif writes infinity as all ones. */
 const INFINITY = [0xffffffff, 1] as const;
 
-export const focus: Setting<Control> = {
+/** The automatic goes on looking, or looks once at each place that it is given. */
+export const FOCUS_WAYS = ['continuous', 'single'] as const;
+export type FocusWay = (typeof FOCUS_WAYS)[number];
+
+/** In the terminal: automatic at a place, and the hyperfocal distance, which only whoever knows the aperture can tell. */
+export const FOCUS_AT = 'auto@';
+export const HYPERFOCAL = 'hyperfocal';
+
+const FOCUS = Type.Object(
+  { ...CONTROL.properties, how: Type.Unsafe<FocusWay>({ enum: FOCUS_WAYS }) },
+  { additionalProperties: false },
+);
+export type FocusSet = Readonly<Static<typeof FOCUS>>;
+
+export const focus: Setting<FocusSet> = {
   name: 'Focus',
-  schema: CONTROL,
-  initial: { auto: true, exact: 1.5 },
+  schema: FOCUS,
+  initial: { auto: true, exact: 1.5, how: 'continuous' },
   words: (value) => controlWords(FOCUS_LADDER, { ...value, exact: Math.min(FAR_M, value.exact) }),
   inSetups: true,
   ladder: FOCUS_LADDER,
-  settled: (value) => settledOn(FOCUS_LADDER, value),
+  settled: (value) => ({ ...value, ...settledOn(FOCUS_LADDER, value) }),
+  forward: (kept) => {
+    const value = kept as { auto?: unknown; how?: unknown } | null;
+    // Before there were two ways of it.
+    return typeof value === 'object' && value && value.auto !== undefined && value.how === undefined
+      ? { ...value, how: 'continuous' }
+      : kept;
+  },
   options: [
     {
       flag: 'focus',
-      placeholder: 'METRES|inf',
+      placeholder: 'auto[@X,Y]|METRES|inf|hyperfocal',
       parse: (text, now) => {
-        if (text === 'auto') return { ...now, auto: true };
+        if (text === 'auto' || text.startsWith(FOCUS_AT)) return { ...now, auto: true };
+        if (text === HYPERFOCAL) return now;
         const far = /^(inf|infinity|∞)$/i.test(text);
         const metres = far ? FAR_M : text.trim() === '' ? NaN : Number(text);
-        if (!(metres > 0)) throw new RangeError(`--focus needs metres such as 0.5, or inf, not ${text}`);
-        return byHand(Math.min(FAR_M, metres));
+        if (!(metres > 0))
+          throw new RangeError(
+            `--focus needs metres such as 0.5, or inf, ${HYPERFOCAL} or auto, not ${text}`,
+          );
+        return { ...now, ...byHand(Math.min(FAR_M, metres)) };
       },
     },
   ],

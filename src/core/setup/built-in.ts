@@ -39,7 +39,7 @@ export const BUILT_IN: readonly Setup[] = [
       iso: iso(3200),
       aperture: stop(2.8),
       compensationEv: 0,
-      focus: { auto: false, exact: FAR_M },
+      focus: { auto: false, exact: FAR_M, how: 'continuous' },
       filterStops: 0,
       delayS: 2,
       lock: false,

@@ -1,6 +1,7 @@
 // The faders of the desk side by side: name and value above (a tap opens the exact ladder), the track below.
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import type { Effects } from '../../core/advice/effects';
 import { explain } from '../../core/advice/explain';
 import { isAllManual, type ExposureControls } from '../../core/exposure/automatic';
 import type { SettingValues } from '../../core/setting/settings';
@@ -12,6 +13,7 @@ import { extendedStops, SETTING_IDS } from '../../core/exposure/settings';
 import { handHeldLimitS } from '../../core/optics/lens';
 import {
   COMPENSATION_LADDER,
+  FAR_M,
   FOCUS_LADDER,
   formatThirds,
   ISO_LADDER,
@@ -27,12 +29,13 @@ import { exactOf, isAuto, isTold, toldOf } from '../../live/desk-controls';
 import { exposureOf, rawOf, useRawWords, useReport } from '../../live/report';
 import { LADDERS, settingOf, type FaderId } from '../../live/desk-state';
 import { Button } from '../../ui/button';
-import { Fader, type FaderMark } from '../../ui/fader';
+import { Fader, type FaderBand, type FaderMark } from '../../ui/fader';
 import { Panel } from '../../ui/panel';
 import { useTextSize } from '../../ui/text-size';
 import { colour, radius, rem, space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { distanceWords, signedWords, valueWords } from './format';
+import { FocusPart } from './focus-part';
 import { faderKeys } from './keys';
 import { NoRaw } from './no-raw';
 
@@ -125,6 +128,8 @@ function DeskFader({
   const lens = useOptic();
   const onPicture = id === 'white' && !auto && lens.whiteOnPicture === true;
   const toldExact = useReport((r) => toldOf(r.words, id));
+  const focusState = useReport((r) => (id === 'focus' ? (r.words?.focus?.state ?? null) : null));
+  const sharp = useRawWords((r) => (id === 'focus' ? r.effects : null));
   const whiteBy = useReport((r) => (id === 'white' && r.words ? known(r.words.white)?.by : undefined));
   const { set, setAutomatic } = useDesk.getState();
   const iris = lens.can.aperture !== undefined;
@@ -154,7 +159,9 @@ function DeskFader({
               ? `habit ${formatThirds(habit)}`
               : onPicture
                 ? 'on the picture'
-                : (WHITE_STATES[whiteBy ?? 'hand'] ?? stateWords(id, lens, controls, exact, toldExact))}
+                : (FOCUS_STATES[focusState ?? 'hand'] ??
+                  WHITE_STATES[whiteBy ?? 'hand'] ??
+                  stateWords(id, lens, controls, exact, toldExact))}
         </Words>
       </Pressable>
       <Fader
@@ -165,6 +172,7 @@ function DeskFader({
         auto={auto}
         longEvery={id === 'compensation' ? 6 : 3}
         marks={marksOf(id, exact, headroomEv, manual, lens).map((m) => ({ ...m, index: m.index - skipped }))}
+        band={sharp ? bandOf(sharp, skipped, ladder.length) : undefined}
         onIndex={(i) => set(id, i + skipped)}
         onAuto={() => setAutomatic(id)}
         testID={`fader-${id}`}
@@ -191,6 +199,12 @@ function FixedFocus({ lens }: { lens: Optic }) {
   );
 }
 
+/** Where the automatic focus has not found yet, or cannot. */
+const FOCUS_STATES: Readonly<Record<string, string | undefined>> = {
+  searching: 'searching',
+  waiting: 'waiting',
+  failed: 'not found',
+};
 /** Where the camera's white is less than found. */
 const WHITE_STATES: Readonly<Record<string, string | undefined>> = { guess: 'a guess', held: 'held' };
 
@@ -277,6 +291,24 @@ function marksOf(
   ];
 }
 
+/** What is sharp, as a stretch of the track. */
+function bandOf({ nearM, farM }: Pick<Effects, 'nearM' | 'farM'>, skipped: number, count: number): FaderBand {
+  const place = (m: number) => Math.min(count - 1, Math.max(0, placeOnFocus(Math.min(FAR_M, m)) - skipped));
+  return {
+    from: place(nearM),
+    to: place(farM),
+    says: `sharp from ${distanceWords(nearM)} to ${distanceWords(farM)}`,
+  };
+}
+
+/** Where a distance lies on the focus ladder, between its steps by the logarithm. */
+function placeOnFocus(m: number): number {
+  const after = FOCUS_LADDER.findIndex(({ exact }) => exact >= m);
+  if (after <= 0) return after < 0 ? FOCUS_LADDER.length - 1 : 0;
+  const [a, b] = [FOCUS_LADDER[after - 1]!.exact, FOCUS_LADDER[after]!.exact];
+  return after - 1 + Math.log(m / a) / Math.log(b / a);
+}
+
 const PLAIN_WORDS = {
   white:
     'The light that counts as white. Set to 3000 K, what a warm lamp lights comes out neutral; set to 6500 K, what lies in shade does.',
@@ -320,15 +352,16 @@ export function LadderPanel({ fader, onClose }: { fader: FaderId; onClose: () =>
   const current = nearestStep(LADDERS[fader], exact);
   const steps = ladder.map((step, k) => ({ step, i: k + skipped })).reverse();
   const scroll = useRef<View>(null);
-  // Opens where the value stands, not at the ladder's end.
+  // Opens where the value stands, not at the ladder's end; of focus what the camera found comes first.
   useEffect(() => {
     const list = scroll.current as unknown as HTMLElement | null;
-    list?.querySelector('[data-current]')?.scrollIntoView({ block: 'nearest' });
-  }, []);
+    if (fader !== 'focus') list?.querySelector('[data-current]')?.scrollIntoView({ block: 'nearest' });
+  }, [fader]);
   return (
     <Panel title={NAMES[fader]} onClose={onClose}>
       <ScrollView style={styles.sheetScroll} tabIndex={0}>
         <Explanation of={fader} />
+        {fader === 'focus' && <FocusPart />}
         <View style={styles.sheetHead}>
           <Button
             label={fader === 'compensation' ? 'Zero' : 'Automatic'}

@@ -56,6 +56,13 @@ export const KEY_LINES: readonly KeyLine[] = [
   fader('iso', 'ISO up, down', 'w', 's'),
   fader('compensation', 'Compensation up, down', 'e', 'd'),
   fader('focus', 'Focus farther, nearer', 'r', 'f'),
+  {
+    group: 'Set',
+    keys: ['.'],
+    says: 'Hold the focus where it stands, or let it look',
+    on: ({ optic }) => 'focus' in opticWith(optic).can,
+    act: (desk) => (desk.settings.focus.auto ? desk.holdFocus() : desk.setAutomatic('focus')),
+  },
   fader('white', 'White warmer, cooler', 'y', 'i'),
   { group: 'Set', keys: ['0'], says: 'All automatic', act: (desk) => desk.setAllAutomatic() },
   {

@@ -21,8 +21,35 @@ export function Loupe({ width, height }: { width: number; height: number }) {
   const at = useDesk((d) => d.loupe);
   // A camera that cannot know the capture before the press has none to show.
   const shows = useCamera().loupe !== undefined;
+  useFocusLoupe();
   if (!at || !shows) return null;
   return <OpenLoupe at={at} width={width} height={height} />;
+}
+
+/** It is gone so long after focus was last moved, ms. */
+const STAYS_MS = 2000;
+
+/** Opens the loupe at the place of focus while focus is moved by hand, and puts it away again. One that the person opened stays. */
+function useFocusLoupe(): void {
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const stop = useDesk.subscribe((now, before) => {
+      const { focus } = now.settings;
+      const moved = focus.exact !== before.settings.focus.exact || focus.auto !== before.settings.focus.auto;
+      if (!moved || focus.auto || !now.focusLoupe || now.camera.kind !== 'live') return;
+      if (now.loupe && timer === undefined) return;
+      clearTimeout(timer);
+      timer = setTimeout(() => {
+        timer = undefined;
+        now.setLoupe(null);
+      }, STAYS_MS);
+      if (!now.loupe) now.setLoupe(now.focusAt ?? latestReport()?.focus?.at ?? now.spot);
+    });
+    return () => {
+      clearTimeout(timer);
+      stop();
+    };
+  }, []);
 }
 
 function OpenLoupe({ at, width, height }: { at: { x: number; y: number }; width: number; height: number }) {

@@ -16,6 +16,7 @@ import { colour, radius, space } from '../../ui/theme';
 import { useTouch } from '../../ui/use-touch';
 import { Words } from '../../ui/words';
 import { comparisonWords, HoldButton } from './check/hold';
+import { FocusMark } from './focus-mark';
 import { HistogramBox } from './histogram-box';
 import { Loupe } from './loupe';
 import { OutsideChip } from './outside';
@@ -93,6 +94,7 @@ export function FinderPicture({
             </View>
           )}
           {!bare && <Loupe width={width} height={height} />}
+          <FocusMark width={width} height={height} />
           <WhiteLayer width={width} height={height} />
         </>
       )}
@@ -168,6 +170,7 @@ function FinderCanvas({ camera }: { camera: Camera }) {
       canvas.dataset.order = String(seq);
       canvas.dataset.stageMs = JSON.stringify(stageMs);
       canvas.dataset.scene = view;
+      canvas.dataset.focus = report.focus?.state ?? '';
       // Finer than words are.
       canvas.dataset.ev100 = reading.ev100.toFixed(3);
       canvas.dataset.pins = pins

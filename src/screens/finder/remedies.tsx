@@ -26,6 +26,7 @@ export const KIND_NAMES: Readonly<Record<RemedyKind, string>> = {
   diffraction: 'Diffraction',
   extended: 'Extended ISO',
   white: 'White off the light',
+  focus: 'Focus not found',
   lights: 'Two lights',
 };
 
@@ -54,6 +55,7 @@ export function useRemedies(): readonly Remedy[] {
         burntShare,
         readingEv100: reading.ev100,
         doubt: doubtOf(reading),
+        focus: report.focus,
         white: told
           ? {
               stands: { kelvin: told.kelvin, tint: told.tint ?? 0 },
