@@ -1,5 +1,5 @@
-// Automatic focus by looking: the lens is moved through its range in steps of a few depths of field, then about the place that stands
-// out in steps of half of one; the middle of the peak is where it stays. Nothing is known but what is seen at each place. Positions are in
+// Automatic focus by looking: the lens is moved through its range in steps of a depth of field, then about the place that stands out in
+// steps of half of one; the middle of the peak is where it stays. Nothing is known but what is seen at each place. Positions are in
 // dioptres (1/m, 0 for infinity), in which depth of field is about the same everywhere.
 import type { Energy, Sharpness } from './sharpness';
 
@@ -64,16 +64,16 @@ export function* focusSearch(
       if (dpt >= 0 && dpt <= nearDpt) fine.push({ dpt, seen: yield dpt });
     }
     const measure = measures.find((of) => peaks(fine, of));
-    const dpt = measure && peakOf(fine, (look) => measure(look).value);
-    if (dpt === undefined) continue;
+    if (!measure) continue;
+    const dpt = peakOf(fine, (look) => measure(look).value) ?? middle;
     const seen = yield dpt;
     // What turns or flickers makes peaks that are gone at the next look: it must fall on both sides once more.
-    const again: Look[] = [{ dpt, seen }];
+    const beside: Look[] = [];
     for (const side of [-FINE_PLACES, FINE_PLACES]) {
-      const beside = dpt + way * side * halfDepthDpt;
-      if (beside >= 0 && beside <= nearDpt) again.push({ dpt: beside, seen: yield beside });
+      const other = dpt + way * side * halfDepthDpt;
+      if (other >= 0 && other <= nearDpt) beside.push({ dpt: other, seen: yield other });
     }
-    if (again.slice(1).every((other) => standsOver(again[0]!, other, measure!)))
+    if (beside.every((other) => standsOver({ dpt, seen }, other, measure)))
       return { kind: 'found', dpt, seen };
   }
   return { kind: 'failed', why: coarse.every(({ seen }) => seen.snrDb > DARK_DB) ? 'plain' : 'dark' };
