@@ -73,6 +73,23 @@ export async function openStage(
   };
 }
 
+/** Screens that every control is tried on. */
+export const SIZES = [
+  { name: 'upright', width: 390, height: 844, isMobile: true, hasTouch: true },
+  { name: 'lying', width: 844, height: 390, isMobile: true, hasTouch: true },
+  { name: 'wide', width: 1280, height: 800, isMobile: false, hasTouch: true },
+] as const;
+
+/** A live finder on a screen of that size, without the labels of a first visit: any key puts them away. */
+export async function openedAt(stage: Stage, size: (typeof SIZES)[number]): Promise<Page> {
+  const page = await stage.phone();
+  await page.setViewport({ ...size, deviceScaleFactor: 1 });
+  await page.goto(stage.origin);
+  await live(page);
+  await page.keyboard.press('Shift');
+  return page;
+}
+
 export const byId = (id: string) => `[data-testid="${id}"]`;
 
 /** A worker of the page by its name; waits until it is there. */

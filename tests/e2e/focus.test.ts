@@ -4,9 +4,10 @@ import type { Page } from 'puppeteer-core';
 import {
   byId,
   framesPass,
-  live,
+  openedAt,
   openStage,
   serious,
+  SIZES,
   tap,
   tapAt,
   touchDrag,
@@ -24,20 +25,10 @@ beforeAll(async () => {
 afterAll(() => stage.close());
 afterEach(() => page.close());
 
-const SIZES = [
-  { name: 'upright', width: 390, height: 844, isMobile: true, hasTouch: true },
-  { name: 'lying', width: 844, height: 390, isMobile: true, hasTouch: true },
-  { name: 'wide', width: 1280, height: 800, isMobile: false, hasTouch: true },
-] as const;
-
 const gone = (id: string) => page.waitForFunction((s: string) => !document.querySelector(s), {}, byId(id));
 
 it.each(SIZES)('$name', async (size) => {
-  page = await stage.phone();
-  await page.setViewport({ ...size, deviceScaleFactor: 1 });
-  await page.goto(stage.origin);
-  await live(page);
-  await page.keyboard.press('Shift');
+  page = await openedAt(stage, size);
   // Given no place it chooses one and says so by its mark.
   await page.waitForSelector(byId('focus-mark'));
   await wordsBecome(page, 'state-focus', /^(automatic|not found)$/);

@@ -6,8 +6,10 @@ import {
   deskKeeps,
   framesPass,
   live,
+  openedAt,
   openStage,
   serious,
+  SIZES,
   take,
   tap,
   tapOn,
@@ -25,21 +27,6 @@ beforeAll(async () => {
 });
 afterAll(() => stage.close());
 afterEach(() => page.close());
-
-const SIZES = [
-  { name: 'upright', width: 390, height: 844, isMobile: true, hasTouch: true },
-  { name: 'lying', width: 844, height: 390, isMobile: true, hasTouch: true },
-  { name: 'wide', width: 1280, height: 800, isMobile: false, hasTouch: true },
-] as const;
-
-async function opened(size: (typeof SIZES)[number]): Promise<void> {
-  page = await stage.phone();
-  await page.setViewport({ ...size, deviceScaleFactor: 1 });
-  await page.goto(stage.origin);
-  await live(page);
-  // Any key puts the labels of a first visit away.
-  await page.keyboard.press('Shift');
-}
 
 /** The tile board under its tungsten lamp alone. */
 async function tungstenBoard(): Promise<void> {
@@ -65,7 +52,7 @@ const headroom = async () =>
 
 describe.each(SIZES)('$name', (size) => {
   it('the fader moves white by thumb and by key and gives it back; a ring on a thing measures it; raw stands still', async () => {
-    await opened(size);
+    page = await openedAt(stage, size);
     await wordsBecome(page, 'state-white', /automatic|guess/);
     await touchDrag(page, 'fader-white', 0, 40);
     await wordsBecome(page, 'state-white', /tint/);
@@ -113,7 +100,7 @@ describe.each(SIZES)('$name', (size) => {
 });
 
 it('tint, usual lights and kept whites come back after a reload', async () => {
-  await opened(SIZES[0]);
+  page = await openedAt(stage, SIZES[0]);
   await tap(page, 'value-white');
   await tap(page, 'light-tungsten');
   await wordsBecome(page, 'white-stands', /2856 K, tint 0, set by hand/);
@@ -141,7 +128,7 @@ it('tint, usual lights and kept whites come back after a reload', async () => {
 });
 
 it('a ring refuses what is burnt, and white stays as it was', async () => {
-  await opened(SIZES[0]);
+  page = await openedAt(stage, SIZES[0]);
   await page.focus(byId('fader-compensation'));
   for (let i = 0; i < 15; i++) await page.keyboard.press('ArrowUp');
   await tap(page, 'value-white');
@@ -155,7 +142,7 @@ it('a ring refuses what is burnt, and white stays as it was', async () => {
 });
 
 it('two lights are told, shown and taken', async () => {
-  await opened(SIZES[0]);
+  page = await openedAt(stage, SIZES[0]);
   await tap(page, 'value-white');
   await wordsBecome(page, 'mixed', /lit by two lights/);
   await tap(page, 'show-lights');
@@ -175,7 +162,7 @@ it('two lights are told, shown and taken', async () => {
 });
 
 it('a frame that was taken is given another white: its picture changes, its forecast and hash do not', async () => {
-  await opened(SIZES[0]);
+  page = await openedAt(stage, SIZES[0]);
   await tap(page, 'value-white');
   await tap(page, 'light-tungsten');
   await page.keyboard.press('Escape');

@@ -153,9 +153,9 @@ export function focusFollower(source: FocusSource, from: FocusKept | null = null
   }
 
   /** Goes on with a search for as much time as there is. */
-  function go(timeS: number, spentS: number, mostLooks: number, own: FocusDrive): void {
+  function go(timeS: number, spentS: number, own: FocusDrive): void {
     owedS += spentS;
-    for (let i = 0; running && owedS > 0 && i < mostLooks; i++) {
+    for (let i = 0; running && owedS > 0 && i < MOST_LOOKS; i++) {
       const { search, wanted } = running;
       const look = lookAt(wanted, timeS);
       if (!look) {
@@ -219,7 +219,7 @@ export function focusFollower(source: FocusSource, from: FocusKept | null = null
         start(at, drive);
       } else if (!running && (inUse.state === 'waiting' || (set.how === 'continuous' && watch(timeS))))
         start(at, drive);
-      if (running) go(timeS, spentS, MOST_LOOKS, drive);
+      if (running) go(timeS, spentS, drive);
       return inUse;
     },
     kept: () =>
@@ -250,11 +250,11 @@ export function settledFocus(
   at: FramePoint | null,
   timeS = 0,
 ): FocusInUse {
-  const atOnce = { ...source, look: (asked: FocusLook) => source.look({ ...asked, timeS }) };
+  const atOnce = { ...source, look: (look: FocusLook) => source.look({ ...look, timeS }) };
   const follower = focusFollower(atOnce);
-  const at0 = { set, at, again: 0 };
-  let inUse = follower.next({ ...at0, timeS: 0 });
+  const asked = { set, at, again: 0 };
+  let inUse = follower.next({ ...asked, timeS: 0 });
   for (let i = 1; inUse.state === 'searching'; i++)
-    inUse = follower.next({ ...at0, timeS: i * MOST_FRAME_S });
+    inUse = follower.next({ ...asked, timeS: i * MOST_FRAME_S });
   return inUse;
 }
