@@ -6,6 +6,7 @@ import type { MeterAim } from '../src/core/meter/pattern';
 import { settledFocus, type FocusInUse } from '../src/core/focus/follow';
 import { aimOf, meteredFor, planFor } from '../src/core/finder/finder';
 import { OPENING, SUPPORTS, type Outside } from '../src/core/scene/outside';
+import { digitallyZoomed } from '../src/core/scene/digital-zoom';
 import { WHEEL_SPEEDS, type SceneDescription } from '../src/core/scene/scene';
 import { viewScene, type SceneView } from '../src/core/scene/view';
 import { focusSourceOf, steadyTimeS, viewSource } from '../src/core/scene/view-source';
@@ -25,7 +26,10 @@ import { choice, numberOf, place, pointOf, UsageError, type Arguments } from './
 import { loadScene } from './scene-files';
 
 export interface Asked {
+  /** What the finder shows: with a digital zoom the middle of the frame. */
   readonly view: SceneView;
+  /** The lens's whole frame, which a capture holds. */
+  readonly whole: SceneView;
   /** Where the lens comes to stand; looked for when it is first asked. */
   readonly focus: () => FocusInUse;
   readonly aim: MeterAim;
@@ -48,7 +52,7 @@ export function settingUsage(): string[] {
 }
 
 /** Settings as the flags ask for them. @throws RangeError that says what is allowed */
-function settingsAsked(args: Arguments, camera: SimulatedCamera): SettingValues {
+export function settingsAsked(args: Arguments, camera: SimulatedCamera): SettingValues {
   const optic = opticOfCamera(camera);
   const values = { ...initialValues() } as Record<SettingKey, unknown>;
   for (const { key, options = [] } of listed())
@@ -61,12 +65,14 @@ function settingsAsked(args: Arguments, camera: SimulatedCamera): SettingValues 
 }
 
 export async function ask(args: Arguments): Promise<Asked> {
-  const camera = OPTICS[choice(args, 'lens', LENS_IDS, 'wide')];
-  const scene = await loadScene(args.flags.get('scene'), camera.plates);
+  const lens = OPTICS[choice(args, 'lens', LENS_IDS, 'wide')];
+  const scene = await loadScene(args.flags.get('scene'), lens.plates);
   const orientation = choice<Orientation>(args, 'orientation', ['landscape', 'portrait'], 'landscape');
-  let settings = settingsAsked(args, camera);
+  let settings = settingsAsked(args, lens);
+  const camera = digitallyZoomed(lens, settings.cut.times);
   const outside = outsideOf(args, scene.description);
   const view = viewScene(scene, camera, orientation, outside);
+  const whole = camera === lens ? view : viewScene(scene, lens, orientation, outside);
   const asked = { settings, at: place(args) };
   const aim = aimOf(asked);
   const { pattern } = settings.meter;
@@ -82,7 +88,7 @@ export async function ask(args: Arguments): Promise<Asked> {
   const white = args.flags.get('white');
   if (white?.startsWith(AT))
     settings = { ...settings, white: whiteAt(white, view, resolved.settings, focus().focusM) };
-  return { view, focus, aim, plan, settings, reading, resolved };
+  return { view, whole, focus, aim, plan, settings, reading, resolved };
 }
 
 /** `--focus auto@X,Y`: where the automatic looks, in shares of the frame. */

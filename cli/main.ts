@@ -4,6 +4,7 @@ import { LENS_IDS } from '../src/core/sensor/simulated-camera';
 import { check } from './check';
 import { settingFlags, settingUsage } from './exposure';
 import { meter } from './meter';
+import { plan } from './plan';
 import { scenes } from './scenes';
 import { shootCommand } from './shoot';
 
@@ -18,11 +19,12 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map([
   ['meter', { run: meter, words: 0 }],
   ['shoot', { run: shootCommand, words: 0 }],
   ['check', { run: check, words: 1 }],
+  ['plan', { run: plan, words: 1 }],
 ]);
 
 const FLAGS = [
   ...['scene', 'at', 'seed', 'size', 'orientation', 'compression', 'out', 'time', 'clock', 'lens'],
-  ...['lamp', 'support', 'wheel', 'pin'],
+  ...['lamp', 'support', 'wheel', 'pin', 'background'],
   ...settingFlags(),
 ];
 
@@ -47,6 +49,8 @@ const USAGE = `Velmo
 ${lines(settingUsage())}
   and for where: [--lens ${LENS_IDS.join('|')}]
         [--lamp NAME=0..1 …] [--support tripod|hand] [--wheel still|slow|fast] [--orientation landscape|portrait]
+  plan depth [--focus METRES|inf|hyperfocal] [--background METRES|inf] [--lens …] [--aperture N] [--zoom 1..8]
+        what is sharp, what the frame spans, how far a background blurs, and the same with the camera's other lenses
   check FILE.dng                             is the file sound, what does its raw hold
 Places (X,Y here, x and y of patches) are shares of the frame, 0,0 at its upper left, 1,1 at its lower right.
 --clock is the scene's own time, where the wheel, flames and stars are: 0 when neither it nor --time is given, else the second of the day of --time.

@@ -23,7 +23,7 @@ export async function shootCommand(args: Arguments): Promise<number> {
   const seed = wholeNumber(args, 'seed', 1);
   const timeMs = moment(args, 'time', Date.now());
   const clockS = clockAsked(args, timeMs);
-  const { view, settings: set, resolved, reading, ...asked } = await ask(args);
+  const { view, whole, settings: set, resolved, reading, ...asked } = await ask(args);
   const focus = asked.focus();
   const { focusM } = focus;
   const { settings } = resolved;
@@ -40,16 +40,17 @@ export async function shootCommand(args: Arguments): Promise<number> {
     timeMs,
     offsetMinutes: -Math.round(new Date(timeMs).getTimezoneOffset()),
     facts: {
-      set: settingsOf(set, opticOfCamera(view.camera)),
+      set: settingsOf(set, opticOfCamera(whole.camera)),
       meteredEv100: meteredEv100(reading),
       uniqueId: randomBytes(16).toString('hex'),
+      ...(focus.state === 'found' && { focusedAt: focus.at }),
     },
   };
   const file = reserve(out);
   let shot;
   try {
-    const longSide = size === 'full' ? view.camera.sensor.width : PREVIEW_LONG_SIDE;
-    shot = await shoot(view, press, { longSide, compression, encodeJpeg });
+    const longSide = size === 'full' ? whole.camera.sensor.width : PREVIEW_LONG_SIDE;
+    shot = await shoot(whole, press, { longSide, compression, encodeJpeg });
     file.write(shot.dng);
   } finally {
     file.release();
@@ -59,6 +60,8 @@ export async function shootCommand(args: Arguments): Promise<number> {
     path: out,
     width: frame.width,
     height: frame.height,
+    ...(frame.crop && { crop: frame.crop }),
+    ...(frame.userCrop && { userCrop: frame.userCrop }),
     mosaicSha256: createHash('sha256').update(littleEndian(frame.data)).digest('hex'),
     settings: printable(settings, set),
     ev100: ev100OfSettings(settings.apertureN, settings.shutterS, settings.iso),

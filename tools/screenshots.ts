@@ -341,7 +341,23 @@ async function focus(stage: Stage) {
   for (let i = 0; i < 2; i++) await page.keyboard.press('f');
   await page.waitForSelector('canvas[data-loupe]');
   shown.push(await picture(page));
-  save('focus-phone', ...shown);
+  await page.keyboard.press('.');
+  await press(page, 'frame-panel', 'aspect-16:9', 'grid-thirds', 'level-on');
+  await page.focus(byId('cut-times'));
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await framesPass(page, 40);
+  shown.push(await picture(page));
+  await page.keyboard.press('v');
+  await page.focus(byId('hold-rollDeg'));
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Escape');
+  await framesPass(page, 12);
+  shown.push(await picture(page));
+  await page.keyboard.press(',');
+  await press(page, 'frame-tab-depth', 'plan-lens-tele');
+  shown.push(await picture(page));
+  save('focus-and-framing-phone', ...shown);
   await page.close();
 }
 

@@ -99,6 +99,8 @@ export interface Report {
   readonly view: string;
   readonly width: number;
   readonly height: number;
+  /** How many times narrower than the lens's whole frame what is shown is: all figures are of that part. */
+  readonly zoomTimes: number;
   /** The whole of it; where only parts are known they are in `standing`. */
   readonly exposure: Known<ExposureReport>;
   /** Where settings stand, set by hand or by themselves, as the camera tells it; what it does not tell is not there. */

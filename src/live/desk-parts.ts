@@ -8,6 +8,9 @@ export const DESK_PARTS = [
   'spot',
   'focusAt',
   'focusLoupe',
+  'grid',
+  'level',
+  'lengths',
   'pins',
   'lock',
   'trade',
@@ -22,7 +25,7 @@ export const DESK_PARTS = [
   'guided',
   'scope',
 ] as const;
-export const WORLD_PARTS = ['scene', 'outside'] as const;
+export const WORLD_PARTS = ['scene', 'outside', 'attitude'] as const;
 export type DeskPart = (typeof DESK_PARTS)[number] | (typeof WORLD_PARTS)[number];
 
 /** The name under which a setting is kept. */

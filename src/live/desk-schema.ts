@@ -1,7 +1,8 @@
 // JSON schemas of what the desk keeps, part by part. The checks made of them are in desk-check.generated.js: `npx tsx tools/checks.ts`.
 import * as Type from '@sinclair/typebox';
 import type { TSchema } from '@sinclair/typebox';
-import { REMEDY_KINDS } from '../core/advice/remedy';
+import { ATTITUDE } from '../core/body/attitude';
+import { REMEDY_KINDS } from '../core/advice/situation';
 import { SETTING_IDS } from '../core/exposure/settings';
 import { CALIBRATION_WAYS } from '../core/meter/calibration';
 import { RECEPTORS } from '../core/meter/incident';
@@ -11,8 +12,10 @@ import { WHEEL_SPEEDS } from '../core/scene/scene';
 import { listed } from '../core/setting/values';
 import { MOST_TINT, WHITE_SPAN } from '../core/setting/white';
 import { THEME_IDS } from '../ui/theme';
+import { LENGTH_UNITS } from '../core/units/lengths';
 import { CHECK_SCHEMA } from './check-settings';
 import { settingPart, type DeskPart } from './desk-parts';
+import { GRIDS } from './desk-state';
 import { MOST_NAME, MOST_WHITES } from './kept-white';
 
 const SHARE = Type.Number({ minimum: 0, maximum: 1 });
@@ -25,6 +28,9 @@ const PARTS: Readonly<Record<DeskPart, TSchema>> = {
   spot: Type.Object(POINT),
   focusAt: nullable(Type.Object(POINT)),
   focusLoupe: Type.Boolean(),
+  grid: oneOf(GRIDS),
+  level: Type.Boolean(),
+  lengths: oneOf(LENGTH_UNITS),
   pins: Type.Array(Type.Object({ ...POINT, letter: oneOf(PIN_LETTERS) }), { maxItems: PIN_LETTERS.length }),
   lock: nullable(
     Type.Object({
@@ -70,6 +76,7 @@ const PARTS: Readonly<Record<DeskPart, TSchema>> = {
     support: oneOf(SUPPORTS),
     wheel: oneOf(WHEEL_SPEEDS),
   }),
+  attitude: ATTITUDE,
 };
 
 /** The schema of each part that is kept: of every setting, and of what is beside them. */

@@ -1,7 +1,7 @@
 // What the desk knows and what can be done to it, by subject. What the camera reports is not in it (`report.ts`), nor the world that
 // a simulated camera looks at (`world.ts`).
 import type { FitPlan } from '../core/advice/fit';
-import type { DeskChange, RemedyKind } from '../core/advice/remedy';
+import type { DeskChange, RemedyKind } from '../core/advice/situation';
 import type { Orientation } from '../core/body/orientation';
 import type { AutomaticRules } from '../core/exposure/control';
 import type { SettingId } from '../core/exposure/settings';
@@ -13,6 +13,7 @@ import type { Pin, PinLetter } from '../core/meter/pins';
 import { SETTINGS, type SettingKey, type SettingValues } from '../core/setting/settings';
 import type { SetupValues } from '../core/setup/setup';
 import type { Ladder } from '../core/units/ladders';
+import type { LengthUnit } from '../core/units/lengths';
 import type { WhitePoint } from '../core/colour/temperature';
 import type { Ring } from '../core/white/ring';
 import type { OtherExposure } from '../camera/order';
@@ -146,6 +147,24 @@ export interface FocusSlice {
   setFocusLoupe(on: boolean): void;
 }
 
+/** Lines over the picture to compose by. */
+export const GRIDS = ['none', 'thirds', 'golden', 'cross', 'diagonals'] as const;
+export type Grid = (typeof GRIDS)[number];
+
+/** What is laid over the picture to compose by. */
+export interface FramingSlice {
+  readonly grid: Grid;
+  /** True while the level is shown. */
+  readonly level: boolean;
+  /** What distances are told in. */
+  readonly lengths: LengthUnit;
+  setGrid(grid: Grid): void;
+  setLevel(level: boolean): void;
+  setLengths(lengths: LengthUnit): void;
+  /** Moves the digital zoom by steps of its ladder; the ends hold. */
+  stepCut(by: number): void;
+}
+
 /** What the person checks by before the press. */
 export interface CheckSlice {
   readonly check: CheckSettings;
@@ -200,7 +219,15 @@ export interface PageSlice {
 }
 
 export interface Desk
-  extends SettingsSlice, ExposureSlice, MeterSlice, FocusSlice, WhiteSlice, CheckSlice, PageSlice {
+  extends
+    SettingsSlice,
+    ExposureSlice,
+    MeterSlice,
+    FocusSlice,
+    FramingSlice,
+    WhiteSlice,
+    CheckSlice,
+    PageSlice {
   /** Brings back what was kept, or what stood before. */
   restore(kept: Partial<Desk>): void;
 }

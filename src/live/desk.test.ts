@@ -306,7 +306,7 @@ describe('another camera', () => {
     desk().takeBody('sim-iris');
     expect(desk()).toMatchObject({ optic: 'zoom-24', settings: { shutter: { auto: false } } });
     expect(desk().settings.focus.exact).toBeCloseTo(0.3, 9);
-    expect(desk().notice).toMatch(/24 mm becomes 24 mm.*aperture automatic.*0\.12 m becomes 0\.3 m/);
+    expect(desk().notice).toMatch(/24 mm becomes 24 mm.*aperture automatic.*0\.12 m becomes 0\.30 m/);
     desk().setOptic('zoom-77');
     desk().takeBody('sim-one');
     expect(desk().optic).toBe('tele');

@@ -4,6 +4,7 @@ import { checkSlice } from './check-slice';
 import type { Desk } from './desk-state';
 import { exposureSlice } from './exposure-slice';
 import { focusSlice } from './focus-slice';
+import { framingSlice } from './framing-slice';
 import { meterSlice } from './meter-slice';
 import { pageSlice } from './page-slice';
 import { settingsSlice } from './settings-slice';
@@ -14,6 +15,7 @@ export const useDesk = create<Desk>()((set, get) => ({
   ...exposureSlice(set, get),
   ...meterSlice(set, get),
   ...focusSlice(set, get),
+  ...framingSlice(set, get),
   ...whiteSlice(set, get),
   ...checkSlice(set, get),
   ...pageSlice(set, get),

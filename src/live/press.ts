@@ -12,6 +12,7 @@ import { framesLeft, noteRefusal } from '../library/room';
 import { rollKeeper } from '../library/staff';
 import { frameId } from '../vault/frame-id';
 import { STORE_IS_FULL } from '../workers/save-outcome';
+import { attitudeNow } from './attitude';
 import { bodyWith, cameraWith, opticWith } from './camera';
 import { useDesk } from './desk';
 import type { CameraState } from './desk-state';
@@ -87,6 +88,7 @@ function sequenceOf(report: Report, hardness: number): Sequence {
   const timeMs = Date.now();
   const random = crypto.getRandomValues(new Uint8Array(14));
   const { delayS } = set;
+  const held = attitudeNow();
   return {
     answers: report.seq,
     optic: report.optic,
@@ -100,9 +102,15 @@ function sequenceOf(report: Report, hardness: number): Sequence {
           set: settingsOf(set, opticWith(report.optic)),
           meteredEv100: meteredEv100(report.reading, report.relative),
           uniqueId: frameId(timeMs, random),
+          ...(held && { held }),
+          ...(report.focus?.state === 'found' && report.focus.at && { focusedAt: report.focus.at }),
         },
         colour: raw?.colour,
-        forecast: raw ? forecastFigures(raw.forecast, raw.headroomOfFileEv) : undefined,
+        // While the lens searches, what was told is of where it stood a moment ago.
+        forecast:
+          raw && report.focus?.state !== 'searching'
+            ? forecastFigures(raw.forecast, raw.headroomOfFileEv)
+            : undefined,
         seed: new DataView(random.buffer).getUint32(10) >>> 1,
         timeMs,
         offsetMinutes: -new Date(timeMs).getTimezoneOffset(),

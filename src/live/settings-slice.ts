@@ -3,6 +3,7 @@ import { hasIris as irisOf, nearestOptic } from '../core/body/body';
 import { SETTINGS, type SettingKey, type SettingValues } from '../core/setting/settings';
 import { initialValues, listed } from '../core/setting/values';
 import { known } from '../core/units/known';
+import { lengthWords } from '../core/units/lengths';
 import { APERTURE_LADDER, FOCUS_LADDER, stepOf } from '../core/units/ladders';
 import { bodies, bodyWith, opticWith } from './camera';
 import { unlessTrading } from './desk-controls';
@@ -19,7 +20,10 @@ export const settingsSlice: Slice<SettingsSlice> = (set, get) => ({
     set(({ settings }) => ({ settings: { ...settings, [key]: merged(settings[key], change) } })),
   change: (changes) => {
     for (const one of changes) {
-      if ('setting' in one) get().changeSetting(one.setting, one.value as Partial<SettingValues[SettingKey]>);
+      if ('optic' in one) get().setOptic(one.optic);
+      else if ('show' in one) get().setLevel(true);
+      else if ('setting' in one)
+        get().changeSetting(one.setting, one.value as Partial<SettingValues[SettingKey]>);
       else if (one.index === 'auto') get().setAutomatic(one.fader);
       else get().set(one.fader, one.index);
     }
@@ -34,7 +38,7 @@ export const settingsSlice: Slice<SettingsSlice> = (set, get) => ({
   },
   setOptic: (optic) => set({ optic }),
   takeBody: (id) => {
-    const { optic, settings, trade, lock } = get();
+    const { optic, settings, trade, lock, lengths } = get();
     const wanted = bodies().find((body) => body.id === id);
     if (!wanted || bodyWith(optic).id === id) return;
     const from = opticWith(optic);
@@ -61,7 +65,8 @@ export const settingsSlice: Slice<SettingsSlice> = (set, get) => ({
       aperture
         ? `aperture ${SETTINGS.aperture.words(settings.aperture)} (${stepOf(APERTURE_LADDER, aperture.low).label}–${stepOf(APERTURE_LADDER, aperture.high).label})`
         : known(to.apertureN) !== undefined && `aperture fixed at f/${known(to.apertureN)}`,
-      tooNear && `focus ${settings.focus.exact} m becomes ${focus.low} m, the closest`,
+      tooNear &&
+        `focus ${lengthWords(settings.focus.exact, lengths)} becomes ${lengthWords(focus.low, lengths)}, the closest`,
       to.fixedFocusM !== undefined && 'focus fixed',
       ends && 'trading ended',
       'all else stays',

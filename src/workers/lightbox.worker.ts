@@ -40,6 +40,14 @@ interface Decoded {
 
 type OpenFrame = LinearImage | Decoded;
 
+/** How an open frame is looked at. */
+export interface Look {
+  /** Another white than its file's; null for that. */
+  readonly white: WhitePoint | null;
+  /** True for all that raw holds, not only what is inside its crop and its frame lines. */
+  readonly whole: boolean;
+}
+
 /** Numbers of all open frames together, at most: a frame of 12 MP has 12 million, of two bytes each. */
 const MOST_SAMPLES = 50_000_000;
 
@@ -75,9 +83,9 @@ const api = {
     return { linear, asSaved: asSaved.includes(false) ? false : asSaved.includes(null) ? null : true };
   },
 
-  /** An open frame, developed to fit into width × height. @param white another than its file's; null for that */
-  async fit(id: string, width: number, height: number, white: WhitePoint | null): Promise<FitPicture> {
-    const frame = whitened(id, white);
+  /** An open frame, developed to fit into width × height. */
+  async fit(id: string, width: number, height: number, look: Look): Promise<FitPicture> {
+    const frame = lookedAt(id, look);
     const whole = frame.layout === 'picture' ? frame.bitmap : seenSize(frame);
     // A mosaic's cell is the least that a pixel can stand for.
     const most = frame.layout === 'cfa' ? 0.5 : 1;
@@ -96,8 +104,8 @@ const api = {
   },
 
   /** A region of an open frame at one picture pixel a site. */
-  async region(id: string, region: Rectangle, white: WhitePoint | null): Promise<ImageBitmap> {
-    const frame = whitened(id, white);
+  async region(id: string, region: Rectangle, look: Look): Promise<ImageBitmap> {
+    const frame = lookedAt(id, look);
     const rgba =
       frame.layout === 'picture' ? drawn(frame.bitmap, region, region) : pictureOfRegion(frame, region);
     const bitmap = await createImageBitmap(new ImageData(rgba, region.width, region.height));
@@ -106,7 +114,7 @@ const api = {
 
   /** A small picture of an open frame, as JPEG. */
   async thumbnail(id: string, white: WhitePoint | null): Promise<Uint8Array> {
-    const frame = whitened(id, white);
+    const frame = lookedAt(id, { white, whole: false });
     if (frame.layout === 'picture') throw new Error('A finished picture has the white that it has');
     const whole = seenSize(frame);
     const scale = THUMBNAIL_SIDE / Math.max(whole.width, whole.height);
@@ -183,18 +191,23 @@ function letGo(id: string, unless?: OpenFrame): void {
   if (frame?.layout === 'picture' && frame !== unless) frame.bitmap.close();
 }
 
-/** The open frame that was last given another white, and which. */
-let rewhited: { from: OpenFrame; white: WhitePoint; to: LinearImage } | undefined;
+/** The open frame that was last looked at in another way than as it is, and how. */
+let looked: { from: OpenFrame; key: string; to: LinearImage } | undefined;
 
-/** An open frame as it is with another white; with null as it is. */
-function whitened(id: string, white: WhitePoint | null): OpenFrame {
+function lookedAt(id: string, look: Look): OpenFrame {
   const frame = frameOf(id);
-  if (!white || frame.layout === 'picture') return frame;
-  const known =
-    rewhited?.from === frame && rewhited.white.kelvin === white.kelvin && rewhited.white.tint === white.tint;
-  if (!known)
-    rewhited = { from: frame, white, to: { ...frame, colour: colourOfWhite(frame.colour.matrices, white) } };
-  return rewhited!.to;
+  const { white, whole } = look;
+  if (frame.layout === 'picture' || (!white && !whole)) return frame;
+  const key = JSON.stringify(look);
+  if (looked?.from !== frame || looked.key !== key) {
+    const to: LinearImage = {
+      ...frame,
+      ...(white && { colour: colourOfWhite(frame.colour.matrices, white) }),
+      ...(whole && { crop: undefined, userCrop: undefined }),
+    };
+    looked = { from: frame, key, to };
+  }
+  return looked.to;
 }
 
 function frameOf(id: string): OpenFrame {

@@ -177,6 +177,26 @@ export async function framesPass(page: Page, count = 4): Promise<void> {
   );
 }
 
+/** Two fingers on an element, moved apart until they are so many times as far from each other. */
+export async function pinch(page: Page, id: string, times: number): Promise<void> {
+  const element = (await page.waitForSelector(byId(id)))!;
+  const { x, y, width, height } = (await element.boundingBox())!;
+  const session = await page.createCDPSession();
+  const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart: number) =>
+    session.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints:
+        type === 'touchEnd'
+          ? []
+          : [-1, 1].map((side, i) => ({ x: x + width / 2 + side * apart, y: y + 0.4 * height, id: i })),
+    });
+  const from = Math.min(50, width / (2.2 * times));
+  await send('touchStart', from);
+  for (let i = 1; i <= 8; i++) await send('touchMove', from * times ** (i / 8));
+  await send('touchEnd', 0);
+  await session.detach();
+}
+
 /** Presses the release and waits until the frame is taken and kept, or is not. */
 export async function take(page: Page): Promise<void> {
   await tap(page, 'release');

@@ -288,6 +288,8 @@ describe('with a long remedy, and with everything manual on a lens with an iris'
     await wordsBecome(page, 'aperture-words', /f/);
     for (const key of ['q', 't', 'w', 'r', 'f'] as const) await page.keyboard.press(key);
     await page.waitForSelector(byId('manual-scale'));
+    // It opened while focus was moved.
+    await page.waitForFunction((s: string) => !document.querySelector(s), {}, byId('loupe'));
   });
 
   it.each(SIZES)('%d × %d', async (...screen) => {

@@ -112,6 +112,68 @@ describe('velmo', () => {
     expect(open!.focusM / closed!.focusM).toBeCloseTo(8 / 2.828, 1);
   });
 
+  it('cuts pictures and tells the cut in the file, while raw holds the whole frame', () => {
+    const whole = preview('whole.dng');
+    const cut = preview('cut.dng', '--zoom', '2', '--crop', '16:9', '--focus', 'auto@0.2,0.6') as never as {
+      forecast: { headroomEv: number };
+      result: { headroomEv: number };
+    };
+    const numbers = (name: string) => readDng(readFileSync(join(folder, name)));
+    expect(numbers('cut.dng').data.length).toBe(numbers('whole.dng').data.length);
+    expect(whole).not.toHaveProperty('crop');
+    // By the names and in the order of the specification, as an independent reader finds them.
+    const tags = JSON.parse(
+      runTool(
+        'exiftool',
+        ['-json', '-n', '-DefaultCrop*', '-DefaultUserCrop', '-DigitalZoomRatio', '-SubjectArea', 'cut.dng'],
+        folder,
+      ).stdout.toString(),
+    ) as Record<string, string | number>[];
+    const { DefaultCropOrigin, DefaultCropSize, DefaultUserCrop, DigitalZoomRatio, SubjectArea } = tags[0]!;
+    expect([DefaultCropOrigin, DefaultCropSize, DigitalZoomRatio]).toEqual(['160 120', '320 240', 2]);
+    expect(String(DefaultUserCrop).split(' ').map(Number)).toEqual(
+      [0.125, 0, 0.875, 1].map((v) => expect.closeTo(v, 2)),
+    );
+    // A fifth across and three fifths down of the part.
+    expect(String(SubjectArea).split(' ').map(Number).slice(0, 2)).toEqual([224, 264]);
+    const { forecast, result } = cut;
+    expect(Math.abs(forecast.headroomEv - result.headroomEv)).toBeLessThan(0.15);
+    expect(
+      velmo('shoot', '--scene', 'wheel-bench', '--zoom', '9', '--out', join(folder, 'no.dng')).stderr,
+    ).toMatch(/1 to 8/);
+  });
+
+  it('plans depth: sharp by the lens, and as large with another one', () => {
+    const plan = velmo(
+      'plan',
+      'depth',
+      '--lens',
+      'wide',
+      '--focus',
+      '1.5',
+      '--background',
+      '6',
+      '--json',
+    ).json() as never as {
+      nearM: number;
+      farM: number;
+      hyperfocalM: number;
+      heightM: number;
+      sameSize: { lens: string; distanceM: number; heightM: number }[];
+    };
+    // H = f²/(N·c) + f with c = 0.03 mm · 12.3 mm / 43.27 mm; near s(H−f)/(H+s−2f), far s(H−f)/(H−s).
+    const c = (0.03 * Math.hypot(4032, 3024) * 0.00244) / 43.27;
+    const H = 6.9 ** 2 / (1.8 * c) + 6.9;
+    expect(plan.hyperfocalM).toBeCloseTo(H / 1000, 6);
+    expect(plan.nearM).toBeCloseTo((1.5 * (H - 6.9)) / (H + 1500 - 13.8), 6);
+    expect(plan.farM).toBeCloseTo((1.5 * (H - 6.9)) / (H - 1500), 6);
+    expect(plan.sameSize.map(({ lens }) => lens)).toEqual(['ultra-wide', 'tele']);
+    for (const { heightM } of plan.sameSize) expect(heightM).toBeCloseTo(plan.heightM, 6);
+    expect(velmo('plan', 'depth', '--focus', '0', '--json').status).toBe(2);
+    expect(velmo('plan', 'width').stderr).toMatch(/plan is depth/);
+    expect(velmo('plan', 'depth', '--focus', 'hyperfocal').stdout).toMatch(/to ∞, hyperfocal 3\.1 m/);
+  });
+
   it('meters: a spot on the black jar reads far below the yard', () => {
     const meter = (at: string) =>
       velmo(

@@ -1,5 +1,5 @@
 // The devices that a browser lists, opened as video tracks; and why one does not open, in words with a way on.
-import type { Known } from '../../core/units/known';
+import type { Unknown } from '../../core/units/known';
 import type { Optic } from '../../core/body/body';
 import { capabilitiesOf, withPictureWhite, type TrackCapabilities } from './track-settings';
 
@@ -10,7 +10,7 @@ export const PREFIX = 'browser:';
 /** What stands for a device before the browser has named any: the one that looks away from the person, or at them. */
 export const FACING = { [`${PREFIX}rear`]: 'environment', [`${PREFIX}front`]: 'user' } as const;
 
-const UNTOLD: Known<number> = { unknown: 'the browser does not tell it' };
+const UNTOLD: Unknown = { unknown: 'the browser does not tell it' };
 
 export function optic(id: string, name: string, can: TrackCapabilities | undefined): Optic {
   return {
@@ -18,6 +18,7 @@ export function optic(id: string, name: string, can: TrackCapabilities | undefin
     name,
     apertureN: UNTOLD,
     equivalentMm: UNTOLD,
+    geometry: UNTOLD,
     hyperfocalM: UNTOLD,
     exposesWhole: true,
     ...(can ? withPictureWhite(capabilitiesOf(can)) : { can: {} }),

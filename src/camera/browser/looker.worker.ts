@@ -31,6 +31,8 @@ import { encodeJpeg } from '../../workers/encode-jpeg';
 import type { Order } from '../order';
 import type { TakenFrame, TakeStage } from '../port';
 import type { Report, Standing } from '../report';
+import { linesIn } from '../../core/raw/cut';
+import type { AspectId } from '../../core/setting/cut';
 import { stopwatch } from '../stopwatch';
 
 /** Long side of what is metered and marked, samples. */
@@ -134,7 +136,7 @@ const api = {
     { still, pictures, whiteOnPicture, ...press }: TakeAsk,
     onProgress: (stage: TakeStage, share: number) => void,
   ): Promise<TakenFrame> {
-    let whole: { width: number; height: number; rgba: Uint8ClampedArray } | undefined;
+    let whole: Pixels | undefined;
     let averaged: Averaged | null = null;
     if (!still || pictures > 0) {
       let sum: Averager | undefined;
@@ -154,15 +156,18 @@ const api = {
     }
     onProgress('picture', 0);
     const white = whiteOnPicture && pictureWhite(whiteOnPicture);
-    const jpeg = await jpegOf(still, whole, white);
+    const shape = press.facts.set.cut?.aspect ?? 'whole';
+    const jpeg = await jpegOf(still, whole, white, shape);
     // A picture that does not open here would open nowhere.
     const thumbnail = await pixelsOf(jpeg, THUMBNAIL);
     const thumbnailJpeg = await encodeJpeg(thumbnail.rgba, thumbnail.width, thumbnail.height);
     onProgress('encode', 0);
     const { record, files } = await pictureFrame(press, {
       ...{ jpeg, averaged, thumbnail, thumbnailJpeg },
-      // White is put on decoded pixels, which are upright.
-      ...(white && { told: { ...(still && jpegFacts(still)), orientation: 1 }, whiteOnPicture }),
+      // White is put on decoded pixels, which are upright; so is what is cut.
+      ...((white || shape !== 'whole') && { told: { ...(still && jpegFacts(still)), orientation: 1 } }),
+      ...(white && { whiteOnPicture }),
+      shape,
     });
     onProgress('verify', 1);
     const buffers = [...files.map((file) => file.bytes.buffer), thumbnailJpeg.buffer] as ArrayBuffer[];
@@ -277,6 +282,7 @@ function show(drawn: CanvasImageSource, picture: VideoPicture): void {
     view: asked.view,
     width: picture.width,
     height: picture.height,
+    zoomTimes: 1,
     exposure: UNTOLD_EXPOSURE,
     standing,
     focusM: standing.focus ?? { unknown: 'the device does not tell where it is focused' },
@@ -349,16 +355,39 @@ function weightsOf(
   return { across, values: Array.from(weights, (w) => Math.round(w * 50) / 100) };
 }
 
-/** The still, or the picture that stands in for it; anew where white is put on it. */
+/** The still, or the picture that stands in for it; anew where white is put on it or it is cut. */
 async function jpegOf(
   still: Uint8Array | null,
-  whole: { width: number; height: number; rgba: Uint8ClampedArray } | undefined,
+  whole: Pixels | undefined,
   white: PictureWhite | null,
+  shape: AspectId,
 ): Promise<Uint8Array> {
-  if (still && !white) return still;
-  const { rgba, width, height } = still ? await pixelsOf(still) : whole!;
+  if (still && !white && shape === 'whole') return still;
+  const picture = cutTo(still ? await pixelsOf(still) : whole!, shape);
+  const { rgba, width, height } = picture;
   if (white) whitenPicture(rgba, white, rgba);
   return encodeJpeg(rgba, width, height);
+}
+
+interface Pixels {
+  readonly width: number;
+  readonly height: number;
+  readonly rgba: Uint8ClampedArray;
+}
+
+/** What is inside frame lines of a shape. */
+function cutTo(picture: Pixels, shape: AspectId): Pixels {
+  if (shape === 'whole') return picture;
+  const { x, y, width, height } = linesIn(
+    { x: 0, y: 0, width: picture.width, height: picture.height },
+    shape,
+  );
+  const rgba = new Uint8ClampedArray(4 * width * height);
+  for (let row = 0; row < height; row++) {
+    const from = 4 * ((y + row) * picture.width + x);
+    rgba.set(picture.rgba.subarray(from, from + 4 * width), 4 * row * width);
+  }
+  return { width, height, rgba };
 }
 
 async function pixelsOf(jpeg: Uint8Array, longest = Infinity) {

@@ -27,6 +27,9 @@ const NOW = { exposureTime: 80, iso: 200 };
 const set = (over: Partial<SettingValues> = {}): SettingValues => ({ ...initialValues(), ...over });
 const byHand = (exact: number) => ({ auto: false, exact });
 
+/** What is made of its pictures, whatever the track can. */
+const ALWAYS = { pictures: { low: 0, high: 64 }, cut: { low: 1, high: 1 } };
+
 it('a phone has everything but an iris, in seconds, kelvin, metres and times the widest', () => {
   expect(capabilitiesOf(PHONE)).toEqual({
     shutter: { low: 0.0002, high: 0.5 },
@@ -36,19 +39,18 @@ it('a phone has everything but an iris, in seconds, kelvin, metres and times the
     white: { low: 2500, high: 8000 },
     zoom: { low: 1, high: 8 },
     torch: { low: 0, high: 1 },
-    pictures: { low: 0, high: 64 },
+    ...ALWAYS,
   });
 });
 
 it('what a track cannot do, cannot do by hand, or does in no step is not there', () => {
-  const least = { pictures: { low: 0, high: 64 } };
-  expect(capabilitiesOf({})).toEqual(least);
-  expect(capabilitiesOf({ exposureTime: { min: 1, max: 99 }, iso: { min: 100, max: 800 } })).toEqual(least);
+  expect(capabilitiesOf({})).toEqual(ALWAYS);
+  expect(capabilitiesOf({ exposureTime: { min: 1, max: 99 }, iso: { min: 100, max: 800 } })).toEqual(ALWAYS);
   expect(capabilitiesOf({ exposureCompensation: { min: 0, max: 0 }, zoom: { min: 0, max: 0 } })).toEqual(
-    least,
+    ALWAYS,
   );
   expect(capabilitiesOf({ zoom: { min: 100, max: 400 } }).zoom).toEqual({ low: 1, high: 4 });
-  expect(capabilitiesOf({ exposureCompensation: { min: NaN, max: 2 } })).toEqual(least);
+  expect(capabilitiesOf({ exposureCompensation: { min: NaN, max: 2 } })).toEqual(ALWAYS);
 });
 
 describe('constraints', () => {

@@ -85,6 +85,8 @@ export function capabilitiesOf(can: TrackCapabilities): Capabilities {
     ...Object.fromEntries(found),
     ...(can.torch ? { torch: { low: 0, high: 1 } } : null),
     pictures: { low: 0, high: MOST_PICTURES },
+    // Its pictures take any shape; how close it looks is the device's own zoom.
+    cut: { low: 1, high: 1 },
   };
 }
 

@@ -8,6 +8,7 @@ import { shoot } from '../../core/frame/shoot';
 import type { FramePoint } from '../../core/meter/luminance-map';
 import { developerFor, developRegion } from '../../core/raw/develop';
 import { captureWindow } from '../../core/scene/capture';
+import { digitallyZoomed } from '../../core/scene/digital-zoom';
 import { frameSize, windowAbout } from '../../core/scene/framing';
 import { focusedPlates, type FocusedPlates } from '../../core/scene/light-rows';
 import { viewScene } from '../../core/scene/view';
@@ -25,6 +26,7 @@ const DAY_S = 86_400;
 /** A window of the capture that the finder's settings would make now, before the press. */
 export interface LoupeAsk {
   readonly lens: LensId;
+  readonly zoomTimes: number;
   readonly orientation: Orientation;
   readonly settings: ExposureSettings;
   readonly colour: CameraColour;
@@ -68,16 +70,17 @@ const api = {
 
   /** The window of a capture at one pixel a site, as it will be: its blur, its noise, its brightness. */
   async loupe(ask: LoupeAsk, { scene, outside }: World): Promise<ImageBitmap> {
-    const { lens, orientation, focusM, settings } = ask;
+    const { lens, zoomTimes, orientation, focusM, settings } = ask;
+    const camera = digitallyZoomed(OPTICS[lens], zoomTimes);
     const url = sceneUrl(scene, lens);
     const { shutterS: _, iso: __, ...ofLens } = settings;
-    const key = JSON.stringify([url, lens, orientation, outside, focusM, ofLens]);
+    const key = JSON.stringify([url, lens, zoomTimes, orientation, outside, focusM, ofLens]);
     if (focused?.key !== key) {
-      const view = viewScene(await sceneAt(url), OPTICS[lens], orientation, outside);
+      const view = viewScene(await sceneAt(url), camera, orientation, outside);
       focused = { key, plates: focusedPlates(view, focusM, settings) };
     }
-    const { sensor } = OPTICS[lens];
-    const whole = frameSize(OPTICS[lens], orientation, sensor.width);
+    const { sensor } = camera;
+    const whole = frameSize(camera, orientation, sensor.width);
     const window = windowAbout(ask.at, ask.width, ask.height, whole);
     const order = { ...ask, timeMs: 0, offsetMinutes: 0 };
     const steadiness = { support: outside.support, press: 0, sinceTouchS: 1 };

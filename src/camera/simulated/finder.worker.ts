@@ -3,6 +3,7 @@ import * as Comlink from 'comlink';
 import { effectsOf } from '../../core/advice/effects';
 import { BASE_ISO } from '../../core/exposure/settings';
 import { finderFor, type FinderFrame } from '../../core/finder/finder';
+import { digitallyZoomed } from '../../core/scene/digital-zoom';
 import type { Scene } from '../../core/scene/scene';
 import { viewScene } from '../../core/scene/view';
 import { viewSource } from '../../core/scene/view-source';
@@ -189,6 +190,7 @@ function drawFrame(): void {
     view: `${scene.description.id}.${shown.view.camera.lensId}`,
     width: current.width,
     height: current.height,
+    zoomTimes: order.settings.cut.times,
     exposure: {
       settings: resolved.settings,
       plan: measured.plan,
@@ -247,12 +249,13 @@ function standingOf({ resolved: { settings }, focus: { focusM }, frame: { colour
   };
 }
 
-function finderOf(from: Scene, { orientation }: Order, { outside }: World): Shown {
-  const key = JSON.stringify([orientation, outside, lens]);
+function finderOf(from: Scene, { orientation, settings }: Order, { outside }: World): Shown {
+  const { times } = settings.cut;
+  const key = JSON.stringify([orientation, outside, lens, times]);
   if (finder?.scene !== from || finder.key !== key) {
-    const view = viewScene(from, OPTICS[lens], orientation, outside);
+    const view = viewScene(from, digitallyZoomed(OPTICS[lens], times), orientation, outside);
     // Lamps that are turned up move no lens.
-    const lies = JSON.stringify([orientation, lens]);
+    const lies = JSON.stringify([orientation, lens, times]);
     const kept = finder?.scene === from && finder.lies === lies ? finder.finder.focusKept() : null;
     finder = {
       key,

@@ -149,11 +149,11 @@ function lensOf({ optic }: { optic: string }): LensId {
 }
 
 function loupeAsk({ at, width, height }: LoupeWindow, report: Report) {
-  const { optic, exposure, raw, focusM, frame, orientation } = report;
+  const { optic, zoomTimes, exposure, raw, focusM, frame, orientation } = report;
   if (!isLensId(optic) || isUnknown(exposure) || isUnknown(raw) || isUnknown(focusM)) return undefined;
   const now = { seed: frame, clockS: (Date.now() / 1000) % DAY_S };
   return {
-    ...{ lens: optic, orientation, settings: exposure.settings, colour: raw.colour, focusM },
+    ...{ lens: optic, zoomTimes, orientation, settings: exposure.settings, colour: raw.colour, focusM },
     ...{ at, width, height },
     ...now,
   };

@@ -185,7 +185,14 @@ describe('trading', () => {
 describe('explanations', () => {
   it('are two sentences with a number of the present scene', () => {
     const effects = effectsOf(iris)(settings, 2, 0, hand);
-    const present = { settings, effects, headroomEv: 0.7, allManual: false, focusM: 2 };
+    const present = {
+      settings,
+      effects,
+      headroomEv: 0.7,
+      allManual: false,
+      focusM: 2,
+      lengths: 'm' as const,
+    };
     for (const what of ['shutter', 'iso', 'aperture', 'compensation', 'focus'] as const) {
       const words = explain(what, present);
       expect(words.split(/\.\s/)).toHaveLength(2);

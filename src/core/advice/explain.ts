@@ -1,6 +1,7 @@
 // What a setting does, in two sentences with a number of the present scene: for people who are learning.
 import { extendedStops, type ExposureSettings, type SettingId } from '../exposure/settings';
 import { APERTURE_LADDER, formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../units/ladders';
+import { lengthWords, type LengthUnit } from '../units/lengths';
 import type { Effects } from './effects';
 
 export type Explained = SettingId | 'compensation' | 'focus';
@@ -11,6 +12,7 @@ export interface Present {
   readonly headroomEv: number;
   readonly allManual: boolean;
   readonly focusM: number;
+  readonly lengths: LengthUnit;
 }
 
 export function explain(what: Explained, present: Present): string {
@@ -38,9 +40,9 @@ const WORDS: Readonly<Record<Explained, (present: Present) => string>> = {
         : `At ${iso} mid-grey stands ${db(effects.greyDb)} over its noise, a shadow four stops down ${db(effects.shadowDb)}`;
     return `A higher ISO needs less light for the same picture, so there is more noise and raw clips sooner. ${note}.`;
   },
-  aperture: ({ settings, effects }) => {
+  aperture: ({ settings, effects, lengths }) => {
     const n = stepOf(APERTURE_LADDER, settings.apertureN).label;
-    return `A smaller number opens the lens: more light, less depth. At ${n} it is sharp from ${metres(effects.nearM)} to ${metres(effects.farM)}, with a diffraction disc of ${px(effects.airyPx)}.`;
+    return `A smaller number opens the lens: more light, less depth. At ${n} it is sharp from ${lengthWords(effects.nearM, lengths)} to ${lengthWords(effects.farM, lengths)}, with a diffraction disc of ${px(effects.airyPx)}.`;
   },
   compensation: ({ settings, headroomEv, allManual }) => {
     const ev = settings.compensationEv;
@@ -52,8 +54,8 @@ const WORDS: Readonly<Record<Explained, (present: Present) => string>> = {
       : '+1 asks the automatic for twice the light that the meter calls right';
     return `${does}. At ${formatThirds(ev)} the ${room}.`;
   },
-  focus: ({ effects, focusM }) =>
-    `What lies at this distance is sharpest, and sharpness falls off in front of it and behind. At ${metres(focusM)} it is sharp from ${metres(effects.nearM)} to ${metres(effects.farM)}.`,
+  focus: ({ effects, focusM, lengths }) =>
+    `What lies at this distance is sharpest, and sharpness falls off in front of it and behind. At ${lengthWords(focusM, lengths)} it is sharp from ${lengthWords(effects.nearM, lengths)} to ${lengthWords(effects.farM, lengths)}.`,
 };
 
 function px(n: number): string {
@@ -67,9 +69,4 @@ function range([low, high]: readonly [number, number]): string {
 
 function db(n: number): string {
   return `${n < 0 ? '−' : ''}${Math.abs(n).toFixed(0)} dB`;
-}
-
-function metres(m: number): string {
-  if (!Number.isFinite(m) || m > 1000) return 'infinity';
-  return `${m >= 10 ? m.toFixed(0) : m >= 1 ? m.toFixed(1) : m.toFixed(2)} m`;
 }

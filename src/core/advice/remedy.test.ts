@@ -9,8 +9,10 @@ import {
   nearestStep,
   SHUTTER_LADDER,
 } from '../units/ladders';
+import { UNCUT } from '../setting/cut';
 import { bandEv, type Effects } from './effects';
-import { REMEDY_KINDS, remediesFor, type DeskChange, type Situation, type RemedyKind } from './remedy';
+import { remediesFor } from './remedy';
+import { REMEDY_KINDS, type DeskChange, type Situation, type RemedyKind } from './situation';
 
 const auto: ExposureControls = {
   shutter: { auto: true, exact: 2 ** -7 },
@@ -42,6 +44,13 @@ const calm: Situation = {
   plan: automaticPlan(DEFAULT_RULES, { apertureN: 1.8 }, 1 / 24),
   rules: DEFAULT_RULES,
   settings,
+  lens: { id: 'short', equivalentMm: 24, apertureN: 1.8, can: { focus: { low: 0.12, high: FAR_M } } },
+  others: [{ id: 'long', equivalentMm: 77, apertureN: 2.8 }],
+  cut: UNCUT,
+  focusSet: { auto: true, exact: 2, how: 'continuous' },
+  sites: 12e6,
+  held: null,
+  lengths: 'm',
   outOfRangeEv: null,
   headroomEv: 0.5,
   clippedOfFrame: 0,
@@ -100,6 +109,10 @@ describe('remedies', () => {
       settings: { ...settings, apertureN: 8 },
     },
     extended: { settings: { ...settings, iso: 50 } },
+    horizon: { held: { rollDeg: 2.1, pitchDeg: -5 } },
+    closest: { focusSet: { auto: false, exact: 0.05, how: 'single' } },
+    lens: { cut: { aspect: 'whole', times: 4 } },
+    detail: { cut: { aspect: 'whole', times: 2 }, sites: 3e6, effects: { ...still, shakePx: 6 } },
   };
   it.each(REMEDY_KINDS)('%s: says by how much, offers what it will set, and can be turned off', (kind) => {
     const outlook = { ...calm, ...cases[kind] };
@@ -300,5 +313,59 @@ describe('quality', () => {
       [{ setting: 'white', value: { auto: false, exact: 6500, tint: 8 } }],
     ]);
     expect(first({ white: { ...white, byHand: true, stands: { kelvin: 2800, tint: 0 } } })).toBeUndefined();
+  });
+});
+
+describe('another lens', () => {
+  const cut = (times: number) => ({ cut: { aspect: '3:2' as const, times } });
+  it('shows what is cut with more sites, and is cut to the same view', () => {
+    const [to, part] = changesOf(cut(4)) as [{ optic: string }, { value: { times: number } }];
+    expect(to.optic).toBe('long');
+    // 24 mm × 4 = 77 mm × 1.247.
+    expect(part.value.times).toBeCloseTo(96 / 77, 9);
+    expect(first(cut(4))!.says).toContain('10 times the sites');
+    // A little short of the longer lens there is none that shows it whole.
+    expect(first(cut(3))).toBeUndefined();
+  });
+
+  it('gathers more light in the dark: (2.8 / 1.8)² = 2.4 times, the same view by a cut', () => {
+    const dark: Partial<Situation> = {
+      lens: { id: 'long', equivalentMm: 77, apertureN: 2.8, can: {} },
+      others: [{ id: 'short', equivalentMm: 24, apertureN: 1.8 }],
+      settings: { ...settings, iso: 1600, apertureN: 2.8 },
+    };
+    const remedy = remediesFor({ ...calm, ...dark }).find(({ kind }) => kind === 'lens')!;
+    expect(remedy.says).toMatch(/24 mm gathers 2\.4 times/);
+    expect(remedy.actions[0]!.changes).toEqual([
+      { optic: 'short' },
+      { setting: 'cut', value: { times: expect.closeTo(77 / 24) as number } },
+    ]);
+  });
+
+  it('is of no help where nothing is known of the lenses', () => {
+    const unknown = { equivalentMm: NaN, apertureN: NaN };
+    const other = { id: 'x', ...unknown };
+    expect(first({ ...cut(4), lens: { id: 'y', can: {}, ...unknown }, others: [other] })).toBeUndefined();
+  });
+});
+
+describe('framing', () => {
+  it('a horizon that is level enough, meant to tilt, or not to be seen is let be', () => {
+    for (const held of [
+      { rollDeg: 0.4, pitchDeg: 0 },
+      { rollDeg: 30, pitchDeg: 0 },
+      { rollDeg: 3, pitchDeg: -80 },
+    ])
+      expect(first({ held })).toBeUndefined();
+  });
+
+  it('zooming stops where detail stops: as far as the blur allows, or not at all', () => {
+    const blurred = { cut: { aspect: 'whole' as const, times: 2 }, sites: 3e6 };
+    const [part] = Array.from(changesOf({ ...blurred, effects: { ...still, shakePx: 6 } })) as never as [
+      { value: { times: number } },
+    ];
+    // 3 MP / 36 carry 640 × 480 at 1/1.92 of the zoom.
+    expect(part.value.times).toBeCloseTo(Math.max(1, 2 * Math.sqrt(3e6 / 36 / 307200)), 6);
+    expect(first({ ...blurred, effects: { ...still, shakePx: 2 } })).toBeUndefined();
   });
 });

@@ -1,5 +1,6 @@
 // A camera body as the program knows it, simulated or real: its optics, what can be set by hand on each, and what kind of evidence
 // it gives. A camera tells only what it could know of itself; the rest is unknown, with the reason.
+import type { PlanLens } from '../optics/depth-plan';
 import type { Known } from '../units/known';
 
 /** Exact values of a setting from the lowest to the highest, both included. */
@@ -18,6 +19,8 @@ export interface Optic {
   /** Its widest f-number, and of a lens without an iris the only one. */
   readonly apertureN: Known<number>;
   readonly equivalentMm: Known<number>;
+  /** What a plan of depth needs. */
+  readonly geometry: Known<Pick<PlanLens, 'focalLengthMm' | 'sensor'>>;
   /** m; at the widest aperture. */
   readonly hyperfocalM: Known<number>;
   /** Of a lens without a focus drive: the one distance that it is set to, m. */

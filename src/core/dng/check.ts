@@ -7,6 +7,7 @@ import {
   type ChannelFigures,
   type SiteCounts,
 } from '../raw/statistics';
+import type { Rectangle } from '../raw/shown';
 import { cfaIndex, floorSignal, type BayerPhase, type NoiseModel, type PerSite } from '../sensor/raw-frame';
 import type { WhitePoint } from '../colour/temperature';
 import { known } from '../units/known';
@@ -28,6 +29,9 @@ export interface CheckReport {
   readonly width: number;
   readonly height: number;
   readonly layout: string;
+  /** The part that counts, and what of it is inside the frame lines; absent where that is all. Figures are of the part that counts. */
+  readonly crop?: Rectangle;
+  readonly userCrop?: Rectangle;
   /** Of all sites; where they differ, the mean of the four. */
   readonly black: number;
   /** Of R, G1, G2, B where black differs from site to site. */
@@ -70,6 +74,8 @@ export function reportOf(raw: DngRaw): CheckReport {
     width: raw.width,
     height: raw.height,
     layout: `${raw.layout === 'cfa' ? phaseName(raw.phase) : 'linear RGB'}, ${raw.compression === 'none' ? 'plain' : 'lossless JPEG'}, ${raw.block[0]}×${raw.block[1]} blocks`,
+    ...(raw.crop && { crop: raw.crop }),
+    ...(raw.userCrop && { userCrop: raw.userCrop }),
     black: raw.black,
     ...(raw.layout === 'cfa' && raw.blacks && { blacks: raw.blacks }),
     white: raw.white,

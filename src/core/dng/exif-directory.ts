@@ -1,4 +1,7 @@
 // What Exif says of a capture (CIPA DC-008): the settings' own facts, the lens, the light, the time.
+import type { Attitude } from '../body/attitude';
+import type { FramePoint } from '../meter/luminance-map';
+import { seenSize, storedOf } from '../raw/shown';
 import type { RawFrame } from '../sensor/raw-frame';
 import type { ExifFacts } from '../setting/setting';
 import type { SettingValues } from '../setting/settings';
@@ -19,6 +22,10 @@ export interface CaptureFacts {
   /** Where the frame is kept; the first roll when absent. */
   readonly roll?: string;
   /** Of a frame that is one of a sequence. */
+  /** Where the automatic focus looked, in shares of the frame that the finder showed; absent where it was set by hand. */
+  readonly focusedAt?: FramePoint;
+  /** How the camera was held, where that was known. */
+  readonly held?: Attitude;
   readonly group?: { readonly id: string; readonly index: number; readonly of: number };
 }
 
@@ -52,6 +59,8 @@ export function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
     short(EXIF.ExposureProgram, program),
     EXIF_VERSION,
     ...timeFields(frame),
+    ...subjectFields(frame, facts),
+    ...heldFields(facts),
     srational(EXIF.BrightnessValue, brightness(facts.meteredEv100)),
     rational(EXIF.MaxApertureValue, 2 * Math.log2(source.widestN)),
     short(EXIF.LightSource, told.LightSource ?? 0),
@@ -76,6 +85,26 @@ export function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
   ];
 }
 
+/** Exif 2.31: how high the camera looked, degrees. It has no tag for a roll. */
+export function heldFields({ held }: Pick<CaptureFacts, 'held'>): Field[] {
+  return held ? [srational(EXIF.CameraElevationAngle, held.pitchDeg)] : [];
+}
+
+/** Columns and rows across of what the automatic focus looks at. */
+const LOOKED_AT = 128;
+
+/** Where it was focused, in columns and rows of the stored image, as Exif counts them: before it is turned. */
+function subjectFields(frame: RawFrame, { focusedAt }: CaptureFacts): Field[] {
+  if (!focusedAt) return [];
+  const part = frame.crop ?? { x: 0, y: 0, width: frame.width, height: frame.height };
+  const turn = frame.orientation ?? 1;
+  const seen = seenSize({ ...frame, crop: part, userCrop: undefined });
+  const at = { x: focusedAt.x * seen.width, y: focusedAt.y * seen.height, width: 0, height: 0 };
+  const { x, y } = storedOf(at, part, turn);
+  const side = Math.min(LOOKED_AT, part.width, part.height);
+  return [short(EXIF.SubjectArea, Math.round(part.x + x), Math.round(part.y + y), side, side)];
+}
+
 /** Shortest and longest focal length, mm, and the widest f-number at each. */
 function fixedLens(mm: number, n: number): readonly number[] {
   return [mm, mm, n, n];
@@ -98,6 +127,7 @@ export function settingFacts({ settings, source }: RawFrame, { set }: CaptureFac
 /** The settings' facts as fields of their types. */
 export function settingFields(told: ExifFacts): Field[] {
   const { ExposureTime, FNumber, PhotographicSensitivity: iso, SubjectDistance } = told;
+  const { DigitalZoomRatio } = told;
   const { ShutterSpeedValue, ApertureValue, ExposureBiasValue, MeteringMode } = told;
   return [
     ...(ExposureTime ? [rational(EXIF.ExposureTime, [...ExposureTime])] : []),
@@ -113,6 +143,7 @@ export function settingFields(told: ExifFacts): Field[] {
     ...(ApertureValue === undefined ? [] : [rational(EXIF.ApertureValue, ApertureValue)]),
     ...(ExposureBiasValue ? [srational(EXIF.ExposureBiasValue, [...ExposureBiasValue])] : []),
     ...(MeteringMode === undefined ? [] : [short(EXIF.MeteringMode, MeteringMode)]),
+    ...(DigitalZoomRatio ? [rational(EXIF.DigitalZoomRatio, [...DigitalZoomRatio])] : []),
     ...(SubjectDistance === undefined
       ? []
       : [

@@ -20,7 +20,7 @@ export function rawFrameOf(raw: DngRaw): FileFrame {
   const matrices = known(facts.matrices) ?? PLAIN;
   const neutral = known(facts.asShotNeutral) ?? ([1, 1, 1] as const);
   const colour: CameraColour = { ...colourOfNeutral(matrices, neutral), asShotNeutral: neutral };
-  const { width, height, data, black, white, crop, orientation, metadata } = raw;
+  const { width, height, data, black, white, crop, userCrop, orientation, metadata } = raw;
   const image = {
     width,
     height,
@@ -28,6 +28,7 @@ export function rawFrameOf(raw: DngRaw): FileFrame {
     black,
     white,
     ...(crop && { crop }),
+    ...(userCrop && { userCrop }),
     orientation,
     colour,
     noise: noiseOf(raw),

@@ -41,6 +41,9 @@ export interface DngMetadata {
   lightSource?: number;
   focalLengthMm?: number;
   focalLength35mm?: number;
+  digitalZoomRatio?: number;
+  /** Columns and rows of the stored image: the middle of what was focused on, and its width and height. */
+  subjectArea?: number[];
   /** Infinity where the file says so. */
   subjectDistanceM?: number;
   lens?: string;
@@ -71,8 +74,10 @@ interface DngImage {
   /** Of all sites; where they differ, the mean of the four. */
   readonly black: number;
   readonly white: number;
-  /** The part that is to be seen, in columns and rows of the above; absent where that is all. */
+  /** The part that counts, in columns and rows of the above; absent where that is all. */
   readonly crop?: Rectangle;
+  /** What of that is inside its frame lines; absent where that is all. */
+  readonly userCrop?: Rectangle;
   readonly orientation: Turn;
   readonly compression: 'none' | 'lossless-jpeg';
   /** Tile size, or [width, rows a strip]. */
@@ -117,11 +122,17 @@ export function readDng(bytes: Uint8Array): DngRaw {
   const { active, phase, blacks, white, compression, blocks } = layout;
   const differ = blacks.some((black) => black !== blacks[0]);
   const crop = cropOf(file, rawIfd, active);
+  const userCrop = userCropOf(
+    file,
+    rawIfd,
+    crop ?? { x: 0, y: 0, width: active.width, height: active.height },
+  );
   const orientation = number(file, main, TAG.Orientation);
   const image: DngImage = {
     width: active.width,
     height: active.height,
     ...(crop && { crop }),
+    ...(userCrop && { userCrop }),
     orientation: isTurn(orientation) ? orientation : 1,
     data: readSamples(file, layout),
     black: blacks.reduce((sum, black) => sum + black / 4, 0),
@@ -149,6 +160,20 @@ function cropOf(
   const whole = x === 0 && y === 0 && w === width && h === height;
   const inside = x >= 0 && y >= 0 && w >= 2 && h >= 2 && x + w <= width && y + h <= height;
   return inside && !whole ? { x, y, width: w, height: h } : undefined;
+}
+
+/** DefaultUserCrop: top, left, bottom and right as shares of the part that counts. Undefined for all of it, and for what is none. */
+function userCropOf(file: TiffFile, ifd: Directory, part: Rectangle): Rectangle | undefined {
+  const shares = numbers(file, ifd, TAG.DefaultUserCrop);
+  if (shares?.length !== 4) return undefined;
+  const [top, left, bottom, right] = shares as [number, number, number, number];
+  if (!(top >= 0 && left >= 0 && bottom <= 1 && right <= 1)) return undefined;
+  const column = (share: number) => part.x + Math.round(share * part.width);
+  const row = (share: number) => part.y + Math.round(share * part.height);
+  const [x, y] = [column(left), row(top)];
+  const [width, height] = [column(right) - x, row(bottom) - y];
+  const whole = width === part.width && height === part.height;
+  return width >= 2 && height >= 2 && !whole ? { x, y, width, height } : undefined;
 }
 
 /** Linear numbers of the active area. */
@@ -261,6 +286,8 @@ function metadataOf(file: TiffFile, main: Directory, rawIfd: Directory, exif?: D
     focalLengthMm: inExif(EXIF.FocalLength),
     subjectDistanceM: exif && distance(number(file, exif, EXIF.SubjectDistance)),
     focalLength35mm: inExif(EXIF.FocalLengthIn35mmFilm),
+    digitalZoomRatio: inExif(EXIF.DigitalZoomRatio),
+    subjectArea: exif && numbers(file, exif, EXIF.SubjectArea),
     lens: exif && text(file, exif, EXIF.LensModel),
     imageUniqueId: exif && text(file, exif, EXIF.ImageUniqueID),
     baselineExposureEv: finiteNumber(file, main, TAG.BaselineExposure),

@@ -91,6 +91,7 @@ export const TAG = {
   SubTileBlockSize: 50974,
   RowInterleaveFactor: 50975,
   NoiseProfile: 51041,
+  DefaultUserCrop: 51125,
 } as const;
 
 export const EXIF = {
@@ -131,6 +132,9 @@ export const EXIF = {
   WhiteBalance: 41987,
   FocalLengthIn35mmFilm: 41989,
   SubjectDistance: 37382,
+  SubjectArea: 37396,
+  DigitalZoomRatio: 41988,
+  CameraElevationAngle: 37893,
   SceneCaptureType: 41990,
   ImageUniqueID: 42016,
   LensSpecification: 42034,

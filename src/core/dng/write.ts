@@ -3,7 +3,7 @@
 import type { CameraMatrices } from '../colour/calibrated';
 import { whiteWords } from '../colour/temperature';
 import { illuminantCode } from './illuminants';
-import { blackOf, cfaIndex, type RawFrame } from '../sensor/raw-frame';
+import { blackOf, cfaIndex, type RawFrame, type Seen } from '../sensor/raw-frame';
 import { exifDirectory, settingFacts, type CaptureFacts } from './exif-directory';
 import { exifDateTime, isoDateTime } from './exif-time';
 import { jpegInfo } from './jpeg-info';
@@ -148,11 +148,36 @@ function rawDirectory(frame: RawFrame, options: DngOptions, writer: TiffWriter):
     ...blackFields(frame),
     short(TAG.WhiteLevel, white),
     rational(TAG.DefaultScale, 1, 1),
-    long(TAG.DefaultCropOrigin, 0, 0),
-    long(TAG.DefaultCropSize, width, height),
+    ...cropFields(frame),
     long(TAG.ActiveArea, 0, 0, height, width),
     // Variance = S·x + O of the signal x scaled to 0 … 1 (DNG specification, NoiseProfile).
     double(TAG.NoiseProfile, frame.noise.shot / range, frame.noise.read / (range * range)),
+  ];
+}
+
+/** The part that counts, and as shares of it what is inside the frame lines. */
+export function cropFields({
+  width,
+  height,
+  crop = { x: 0, y: 0, width, height },
+  userCrop,
+}: Seen & { readonly width: number; readonly height: number }): Field[] {
+  const place = [
+    long(TAG.DefaultCropOrigin, crop.x, crop.y),
+    long(TAG.DefaultCropSize, crop.width, crop.height),
+  ];
+  if (!userCrop) return place;
+  const [top, left] = [userCrop.y - crop.y, userCrop.x - crop.x];
+  const share = (v: number, of: number): [number, number] => [v, of];
+  return [
+    ...place,
+    rational(
+      TAG.DefaultUserCrop,
+      share(top, crop.height),
+      share(left, crop.width),
+      share(top + userCrop.height, crop.height),
+      share(left + userCrop.width, crop.width),
+    ),
   ];
 }
 

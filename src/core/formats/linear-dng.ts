@@ -7,11 +7,11 @@ import type { WhitePoint } from '../colour/temperature';
 import { exifDateTime } from '../dng/exif-time';
 import { COMPRESSION, PHOTOMETRIC, TAG, TYPE } from '../dng/tags';
 import { ascii, byte, double, long, raw, rational, short, srational, TiffWriter } from '../dng/tiff-writer';
-import { calibrationFields, previewDirectory, rgbOf, type Picture } from '../dng/write';
+import { calibrationFields, cropFields, previewDirectory, rgbOf, type Picture } from '../dng/write';
 import { SOFTWARE } from '../dng/xmp';
 import { invert3 } from '../numeric/matrix';
 import { PICTURE_MATRICES, pictureWhite } from '../white/on-picture';
-import type { NoiseModel } from '../sensor/raw-frame';
+import type { NoiseModel, Seen } from '../sensor/raw-frame';
 import type { Components } from '../sensor/rgb-image';
 import { pictureExif, pictureXmp, plain, type PictureFacts } from './picture-facts';
 
@@ -28,7 +28,7 @@ export interface LinearDngOptions {
 
 /** @throws RangeError when the numbers do not fit the size */
 export function writeLinearDng(
-  image: Components & { readonly noise: NoiseModel | null },
+  image: Components & Pick<Seen, 'userCrop'> & { readonly noise: NoiseModel | null },
   { facts, thumbnail, previewJpeg, note, white: balanced }: LinearDngOptions,
 ): Uint8Array {
   const { width, height, data, black, white, noise } = image;
@@ -57,8 +57,7 @@ export function writeLinearDng(
     short(TAG.BlackLevel, black, black, black),
     short(TAG.WhiteLevel, white, white, white),
     rational(TAG.DefaultScale, 1, 1),
-    long(TAG.DefaultCropOrigin, 0, 0),
-    long(TAG.DefaultCropSize, width, height),
+    ...cropFields(image),
     long(TAG.ActiveArea, 0, 0, height, width),
     // Variance = S·x + O of the signal x scaled to 0 … 1 (DNG specification, NoiseProfile).
     ...(noise ? [double(TAG.NoiseProfile, noise.shot / range, noise.read / (range * range))] : []),

@@ -6,6 +6,7 @@ import { averager } from '../combine/average';
 import { encodeSrgb } from '../colour/srgb';
 import { pictureWhite } from '../white/on-picture';
 import { checkDng } from '../dng/check';
+import { seenSize } from '../raw/shown';
 import { rawFrameOf } from '../dng/file-frame';
 import { readDng } from '../dng/read';
 import { codedPicture, jpegFacts, withFacts } from '../formats/jpeg';
@@ -106,6 +107,11 @@ describe('with a linear DNG', () => {
     const { noise } = rawFrameOf(raw);
     expect(noise!.shot * 1e4 + noise!.read).toBeCloseTo(sum.noise!.shot * 1e4 + sum.noise!.read, 3);
     expect(raw.xmp).toContain('8 bits');
+    // Frame lines cut the picture; the linear file keeps what is outside, and tells them.
+    const { files: cut } = await pictureFrame(PRESS, { ...parts, averaged: sum, shape: '1:1' });
+    const lined = readDng(cut.find(({ format }) => format === 'dng')!.bytes);
+    expect(lined.data).toEqual(sum.data);
+    expect(seenSize(rawFrameOf(lined))).toEqual({ width: Math.min(W, H), height: Math.min(W, H) });
     // Exif says nothing that nobody knows.
     expect([report.metadata.fNumber, report.metadata.iso]).toEqual([undefined, undefined]);
   });

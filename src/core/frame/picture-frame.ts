@@ -10,6 +10,8 @@ import type { Picture } from '../dng/write';
 import { codedPicture, jpegFacts, withFacts, type JpegFacts } from '../formats/jpeg';
 import { writeLinearDng } from '../formats/linear-dng';
 import { jpegExif, pictureXmp, type PictureFacts } from '../formats/picture-facts';
+import { linesIn } from '../raw/cut';
+import type { AspectId } from '../setting/cut';
 import type { Made } from '../setting/setting';
 import type { Known } from '../units/known';
 import { entryOf } from './digest';
@@ -35,6 +37,8 @@ export interface PictureParts {
   readonly told?: JpegFacts;
   /** White that was put on the picture; absent where it is as the device made it. */
   readonly whiteOnPicture?: WhitePoint | null;
+  /** Frame lines that the JPEG was cut to; a linear DNG keeps what is outside and tells them. */
+  readonly shape?: AspectId;
   /** For a linear DNG; null for none. */
   readonly averaged: Averaged | null;
   readonly thumbnail: Picture;
@@ -84,6 +88,7 @@ export async function pictureFrame(press: PicturePress, parts: PictureParts): Pr
     focusM: made.focusM === Infinity ? null : toldOr(made.focusM, 'focus distance'),
     set: facts.set,
     metered: { pattern: facts.set.meter.pattern, ev100: facts.meteredEv100 },
+    ...(facts.held && { held: facts.held }),
     kelvin: parts.whiteOnPicture?.kelvin ?? toldOr(made.kelvin, 'white'),
     ...(parts.whiteOnPicture && { tint: parts.whiteOnPicture.tint }),
     made: { kind: 'browser', device: shortened(device), pictures: parts.averaged?.pictures ?? 1 },
@@ -96,9 +101,7 @@ export async function pictureFrame(press: PicturePress, parts: PictureParts): Pr
         parts.jpeg,
         {
           ...common,
-          words: parts.whiteOnPicture
-            ? `A finished picture with white put on it, ${whiteWords(parts.whiteOnPicture)}: gains on its light.`
-            : 'A finished picture, as the browser gave it.',
+          words: jpegWords(parts),
         },
         text,
       ),
@@ -118,6 +121,14 @@ export async function pictureFrame(press: PicturePress, parts: PictureParts): Pr
   };
 }
 
+function jpegWords({ whiteOnPicture: white, shape = 'whole' }: PictureParts): string {
+  const done = [
+    white && `with white put on it, ${whiteWords(white)}: gains on its light`,
+    shape !== 'whole' && `cut to ${shape}`,
+  ].filter(Boolean);
+  return `A finished picture, ${done.length > 0 ? done.join('; ') : 'as the browser gave it'}.`;
+}
+
 function checkedJpeg(jpeg: Uint8Array, facts: PictureFacts, note: string): Uint8Array {
   const bytes = withFacts(jpeg, jpegExif(facts), pictureXmp(facts, note));
   if (!same(codedPicture(bytes), codedPicture(jpeg)) || jpegFacts(bytes).orientation !== facts.orientation)
@@ -126,11 +137,13 @@ function checkedJpeg(jpeg: Uint8Array, facts: PictureFacts, note: string): Uint8
 }
 
 function checkedDng(
-  { averaged, thumbnail, thumbnailJpeg, whiteOnPicture }: PictureParts,
+  { averaged, thumbnail, thumbnailJpeg, whiteOnPicture, shape = 'whole' }: PictureParts,
   facts: PictureFacts,
   note: string,
 ): Uint8Array {
-  const image = { ...averaged!, black: 0, white: WHITE };
+  const { width, height } = averaged!;
+  const userCrop = linesIn({ x: 0, y: 0, width, height }, shape);
+  const image = { ...averaged!, black: 0, white: WHITE, ...(shape !== 'whole' && { userCrop }) };
   const bytes = writeLinearDng(image, {
     ...{ facts, thumbnail, previewJpeg: thumbnailJpeg, note },
     ...(whiteOnPicture && { white: whiteOnPicture }),

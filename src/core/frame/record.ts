@@ -2,6 +2,9 @@
 // the capture again. What a camera could not know is unknown, with the reason.
 import * as Type from '@sinclair/typebox';
 import type { Static } from '@sinclair/typebox';
+import { ATTITUDE, type Attitude } from '../body/attitude';
+import { partsOf, type Parts } from '../raw/cut';
+import { UNCUT } from '../setting/cut';
 import type { ChannelFigures } from '../raw/statistics';
 import { patternForward, PATTERN_IDS, type PatternId } from '../meter/pattern';
 import type { Forecast } from '../scopes/levels';
@@ -126,6 +129,8 @@ export function recordSchema() {
     kelvin: knownSchema(Type.Number({ minimum: 100, maximum: 1e6 })),
     /** Not kept by earlier versions, nor told by devices. */
     tint: Type.Optional(Type.Number({ minimum: -1000, maximum: 1000 })),
+    /** How the camera was held, where that was known. */
+    held: Type.Optional(Type.Unsafe<Attitude>(ATTITUDE)),
     /** White that the person gave it afterwards; the files stay as they were. */
     rewhite: Type.Optional(
       Type.Object({
@@ -300,9 +305,15 @@ export function captureNote(
     metered: { pattern: facts.set.meter.pattern, ev100: facts.meteredEv100 },
     kelvin: frame.colour.white.kelvin,
     tint: frame.colour.white.tint,
+    ...(facts.held && { held: facts.held }),
     ...(forecast ? { forecast } : null),
     made,
   };
+}
+
+/** What of a frame counts and what is shown of it, in columns and rows of the whole as it is seen. */
+export function partsOfFrame({ image, set }: Pick<FrameRecord, 'image' | 'set'>): Parts {
+  return partsOf(image, image.kind === 'mosaic' ? (set.cut ?? UNCUT) : UNCUT);
 }
 
 function focusOf(focusM: number | undefined): Known<number | null> {

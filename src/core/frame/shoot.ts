@@ -6,10 +6,11 @@ import { measureWhite } from '../white/measure';
 import { writeDng, type DngOptions } from '../dng/write';
 import type { CameraColour } from '../colour/camera';
 import type { ExposureSettings } from '../exposure/settings';
-import { channelFigures, countSites, headroomEv, MEANINGFUL_SHARE } from '../raw/statistics';
+import { channelFigures, countImage, headroomEv, MEANINGFUL_SHARE } from '../raw/statistics';
 import type { Orientation } from '../body/orientation';
 import { developReduced } from '../raw/develop';
-import { seenSize, storedFor, turned, type Turn } from '../raw/shown';
+import { partsOf, zoomedPart } from '../raw/cut';
+import { cropped, framed, storedFor, turned, type Rectangle, type Turn } from '../raw/shown';
 import {
   captureFrame,
   exposePreview,
@@ -24,6 +25,7 @@ import type { Steadiness } from '../scene/shake';
 import type { SceneView } from '../scene/view';
 import { countLevels, expectedHeadroomOfFile, forecastOfLevels, responseOf } from '../scopes/levels';
 import type { RawFrame } from '../sensor/raw-frame';
+import { UNCUT, type Cut } from '../setting/cut';
 import { entryOf } from './digest';
 import {
   captureNote,
@@ -85,6 +87,8 @@ const THUMBNAIL_SIDE = 320;
 const FORECAST_KERNEL = 40;
 /** Where there is no hurry a forecast looks at four times as many places as the finder: a small lamp is told of by few. */
 const FORECAST_LONG_SIDE = 2 * PREVIEW_LONG_SIDE;
+/** So many times more for a part of the frame. */
+const MOST_FINER = 2;
 
 /**
  * What the finder would say about a capture before it is made, with the white it would measure.
@@ -96,6 +100,10 @@ export function forecastOf(
   averaged = false,
 ): { outlook: RawFigures; colour: CameraColour } {
   const order = orderOf(view, press, press.colour);
+  const { times } = press.facts.set.cut ?? UNCUT;
+  /** Of a grid the part that a digital zoom leaves. */
+  const partOf = (of: { width: number; height: number }, light: Float32Array) =>
+    windowOf(light, of.width, zoomedPart(of, times));
   const lightOf = (from: PreviewLight) => {
     const light = new Float32Array(from.width * from.height);
     previewExposer(markedSites(view, from.width, from.height), FORECAST_KERNEL).expose(
@@ -107,11 +115,20 @@ export function forecastOf(
   };
   const focused = previewStage(view, PREVIEW_LONG_SIDE).focused(press.focusM, press.settings);
   const shown = lightOf(focused);
-  const colour =
-    press.colour ?? measureWhite(exposePreview(focused, order, shown, new Uint16Array(shown.length))).colour;
+  const whiteOf = () => {
+    const frame = exposePreview(focused, order, shown, new Uint16Array(shown.length));
+    return measureWhite(cropped({ ...frame, crop: zoomedPart(frame, times) })).colour;
+  };
+  const colour = press.colour ?? whiteOf();
+  const finer = Math.min(MOST_FINER, times);
   const counted = averaged
-    ? { width: focused.width, light: shown }
-    : pointsOf(previewStage(view, FORECAST_LONG_SIDE).focused(press.focusM, press.settings));
+    ? { width: zoomedPart(focused, times).width, light: partOf(focused, shown) }
+    : pointsOf(
+        previewStage(view, 2 * Math.round((FORECAST_LONG_SIDE * finer) / 2)).focused(
+          press.focusM,
+          press.settings,
+        ),
+      );
   const levels = countLevels(counted.light, counted.width);
   const response = responseOf(view.camera.sensor, press.settings, averaged ? focused.sitesPerSample : 1);
   return {
@@ -123,8 +140,18 @@ export function forecastOf(
   };
 
   function pointsOf(from: PreviewLight) {
-    return { width: from.width, light: lightOf(from.points()) };
+    return { width: zoomedPart(from, times).width, light: partOf(from, lightOf(from.points())) };
   }
+}
+
+function windowOf(light: Float32Array, across: number, part: Rectangle): Float32Array {
+  if (part.width * part.height === light.length) return light;
+  const out = new Float32Array(part.width * part.height);
+  for (let y = 0; y < part.height; y++) {
+    const from = (part.y + y) * across + part.x;
+    out.set(light.subarray(from, from + part.width), y * part.width);
+  }
+  return out;
 }
 
 export async function shoot(view: SceneView, press: Press, options: ShootOptions): Promise<Shot> {
@@ -135,18 +162,18 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
     onProgress?.('expose', share),
   );
   const turn = TURN_OF[view.orientation];
-  const frame = storedFor(seen, turn);
-  const counted = countSites(frame);
+  const frame = storedFor({ ...seen, ...cutOf(seen, press.facts.set.cut) }, turn);
+  const counted = countImage(frame);
   const result = rawFiguresOf(channelFigures(counted, frame.noise), headroomEv(counted));
   onProgress?.('picture', 0);
   const preview = pictureOf(frame, PREVIEW_JPEG_SIDE);
   const thumbnail = pictureOf(frame, THUMBNAIL_SIDE);
   const previewJpeg = await options.encodeJpeg(preview.rgba, preview.width, preview.height);
-  const shown = seenSize({ ...frame, ...thumbnail });
+  const [across, down] = turn >= 5 ? (['height', 'width'] as const) : (['width', 'height'] as const);
   const thumbnailJpeg = await options.encodeJpeg(
     turned(thumbnail.rgba, thumbnail, turn),
-    shown.width,
-    shown.height,
+    thumbnail[across],
+    thumbnail[down],
   );
   onProgress?.('picture', 1);
   const made: FrameOrigin = {
@@ -171,6 +198,18 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
   };
 }
 
+/** The part that counts and what is inside the frame lines, of a frame as it is seen; neither where that is all of it. */
+function cutOf(
+  frame: { width: number; height: number },
+  cut: Cut = UNCUT,
+): Pick<RawFrame, 'crop' | 'userCrop'> {
+  const { part, lines } = partsOf(frame, cut);
+  return {
+    ...(cut.times > 1 && { crop: part }),
+    ...((lines.width < part.width || lines.height < part.height) && { userCrop: lines }),
+  };
+}
+
 /** The forecast and the white that the finder showed, or what it would have shown. */
 function toldOf(view: SceneView, press: Press, longSide: number) {
   if (press.forecast && press.colour) return { forecast: press.forecast, colour: press.colour };
@@ -187,8 +226,9 @@ function daylight(view: SceneView): CameraColour {
   return colourOfNeutral(view.camera.matrices, [1, 1, 1]);
 }
 
-/** A developed picture whose long side has at most `side` pixels, and at least one for each 2×2 cell it stands for. */
-function pictureOf(frame: RawFrame, side: number) {
+/** A developed picture of what is inside the frame lines, whose long side has at most `side` pixels, and at least one for each 2×2 cell it stands for. */
+function pictureOf(whole: RawFrame, side: number) {
+  const frame = framed(whole);
   const scale = Math.min(1, side / Math.max(frame.width, frame.height), 0.5);
   const width = Math.max(1, Math.round(frame.width * scale));
   const height = Math.max(1, Math.round(frame.height * scale));

@@ -31,7 +31,7 @@ export interface SensorSize {
 }
 
 /** Diagonal of a 36 × 24 mm frame. */
-const FULL_FRAME_DIAGONAL_MM = 43.27;
+export const FULL_FRAME_DIAGONAL_MM = 43.27;
 /** Circle of confusion on 36 × 24 mm, mm; smaller sensors divide it by their crop. */
 const FULL_FRAME_CONFUSION_MM = 0.03;
 

@@ -2,14 +2,14 @@
 import type { LinearImage } from '../sensor/rgb-image';
 import { developerFor, developReduced, developRegion } from './develop';
 import { developRgbReduced, developRgbRegion } from './develop-rgb';
-import { cropped, seenSize, storedOf, turned, type Rectangle } from './shown';
+import { framed, seenSize, storedOf, turned, type Rectangle } from './shown';
 
-/** What of an image counts, kept for as long as the image is. */
+/** What of an image is seen, kept for as long as the image is. */
 const insides = new WeakMap<LinearImage, LinearImage>();
 
 function insideOf(image: LinearImage): LinearImage {
   let inside = insides.get(image);
-  if (!inside) insides.set(image, (inside = cropped(image)));
+  if (!inside) insides.set(image, (inside = framed(image)));
   return inside;
 }
 

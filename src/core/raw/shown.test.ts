@@ -80,7 +80,7 @@ describe('the crop of a file', () => {
   const read = (over: readonly Tag[], main: readonly Tag[] = MAIN) =>
     rawFrameOf(readDng(tiffOf('II', main, mosaicTags(W, H, over), [plainBlock(samples, 'II')])));
 
-  it('keeps all numbers for counting, and shows the part: a crop between the colours begins in another phase', () => {
+  it('keeps all numbers, counts and shows the part: a crop between the colours begins in another phase', () => {
     const image = read([
       [50719, LONG, 3, 1],
       [50720, LONG, 6, 8],

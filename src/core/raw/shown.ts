@@ -1,6 +1,6 @@
-// From numbers as they are stored to the picture as it is to be seen: the part that the file says counts (DNG DefaultCrop), turned and mirrored
-// as it says (TIFF 6.0 Orientation).
-import type { LinearImage } from '../sensor/rgb-image';
+// From numbers as they are stored to the picture as it is to be seen: the part that the file says counts (DNG DefaultCrop), and of that
+// what its frame lines leave (DefaultUserCrop), turned and mirrored as it says (TIFF 6.0 Orientation).
+import type { ImageNumbers, LinearImage } from '../sensor/rgb-image';
 import type { BayerPhase, Mosaic, PerSite, Seen } from '../sensor/raw-frame';
 
 export interface Rectangle {
@@ -18,11 +18,11 @@ export function isTurn(value: number | undefined): value is Turn {
 }
 
 /** Width and height as the picture is seen. */
-export function seenSize({ width, height, crop, orientation = 1 }: LinearImage): {
+export function seenSize({ width, height, crop, userCrop, orientation = 1 }: LinearImage): {
   width: number;
   height: number;
 } {
-  const stored = crop ?? { width, height };
+  const stored = userCrop ?? crop ?? { width, height };
   return orientation >= 5
     ? { width: stored.height, height: stored.width }
     : { width: stored.width, height: stored.height };
@@ -86,7 +86,7 @@ export function turned(
 export function storedFor<T extends Mosaic & Seen>(seen: T, turn: Turn): T {
   if (turn === 1) return seen;
   const { swap, flipX, flipY } = TURNS[turn];
-  const { width, height, data, phase: [px, py] = [0, 0], blacks } = seen;
+  const { width, height, data, phase: [px, py] = [0, 0], blacks, crop, userCrop } = seen;
   const size = swap ? { width: height, height: width } : { width, height };
   const out = new Uint16Array(data.length);
   const place = (x: number, y: number): readonly [number, number] => {
@@ -107,14 +107,25 @@ export function storedFor<T extends Mosaic & Seen>(seen: T, turn: Turn): T {
     ...size,
     data: out,
     phase,
+    ...(crop && { crop: storedOf(crop, size, turn) }),
+    ...(userCrop && { userCrop: storedOf(userCrop, size, turn) }),
     ...(blacks && { blacks: named.map((of) => blacks[of]) as unknown as PerSite<number> }),
     orientation: turn,
   };
 }
 
-/** The image with only the part that counts; itself where that is all. */
-export function cropped<T extends LinearImage>(image: T): T {
-  const { crop, width, height, data } = image;
+/** The image with only the part that counts, whatever its frame lines; itself where that is all. */
+export function cropped<T extends ImageNumbers>(image: T): T {
+  return onlyPart(image, image.crop);
+}
+
+/** The image with only the part that is to be seen; itself where that is all. */
+export function framed<T extends ImageNumbers>(image: T): T {
+  return onlyPart(image, image.userCrop ?? image.crop);
+}
+
+function onlyPart<T extends ImageNumbers>(image: T, crop: Rectangle | undefined): T {
+  const { width, height, data } = image;
   if (!crop || (crop.width === width && crop.height === height)) return image;
   const samples = image.layout === 'cfa' ? 1 : 3;
   const inside = new Uint16Array(crop.width * crop.height * samples);
@@ -122,7 +133,8 @@ export function cropped<T extends LinearImage>(image: T): T {
     const from = ((crop.y + y) * width + crop.x) * samples;
     inside.set(data.subarray(from, from + crop.width * samples), y * crop.width * samples);
   }
-  const size = { width: crop.width, height: crop.height, data: inside, crop: undefined };
+  const whole = { crop: undefined, userCrop: undefined };
+  const size = { width: crop.width, height: crop.height, data: inside, ...whole };
   if (image.layout === 'rgb') return { ...image, ...size };
   const [px, py] = image.phase ?? [0, 0];
   // A crop that begins between the colours begins in another phase.

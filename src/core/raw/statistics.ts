@@ -12,6 +12,7 @@ import {
   type PerSite,
 } from '../sensor/raw-frame';
 import { RGB_NAMES, type Components, type ImageNumbers } from '../sensor/rgb-image';
+import { cropped } from './shown';
 
 export type ChannelName = CfaName | (typeof RGB_NAMES)[number];
 
@@ -59,8 +60,10 @@ export function countComponents({ data, black, white }: Components): SiteCounts 
   return { names: RGB_NAMES, counts, sites: data.length, black, white };
 }
 
+/** Of the part that counts, whatever its frame lines. */
 export function countImage(image: ImageNumbers): SiteCounts {
-  return image.layout === 'cfa' ? countSites(image) : countComponents(image);
+  const part = cropped(image);
+  return part.layout === 'cfa' ? countSites(part) : countComponents(part);
 }
 
 export interface ChannelFigures {

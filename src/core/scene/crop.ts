@@ -2,16 +2,20 @@
 import type { Plate } from './plate-codec';
 import type { Scene, ScenePatch } from './scene';
 
+/** The latest cuts of each scene: a zoom that is dragged passes many. */
+const MOST_CUTS = 3;
 const cropped = new WeakMap<Scene, Map<number, Scene>>();
 
-/** @param factor times the focal length of the plates' own lens, ≥ 1; the same factor of the same scene is made once */
+/** @param factor times the focal length of the plates' own lens, ≥ 1; the factors that were asked for last are made once */
 export function croppedScene(scene: Scene, factor: number): Scene {
   if (!(factor >= 1)) throw new RangeError(`A crop cannot widen: ${factor}`);
   if (factor === 1) return scene;
   const known = cropped.get(scene) ?? new Map<number, Scene>();
   cropped.set(scene, known);
   const made = known.get(factor) ?? crop(scene, factor);
+  known.delete(factor);
   known.set(factor, made);
+  for (const old of known.keys()) if (known.size > MOST_CUTS) known.delete(old);
   return made;
 }
 

@@ -56,7 +56,8 @@ function gridOf(view: SceneView, longSide: number, footprint: number, window?: F
     wholeHeight: whole.height,
     longSide,
     siteMm,
-    sitesPerSample: (camera.sensor.width / longSide) ** 2,
+    // Samples finer than sites show the same site again.
+    sitesPerSample: Math.max(1, camera.sensor.width / longSide) ** 2,
     down: tapsFor(height, down(y), down(y + height), size, footprint),
     across: tapsFor(width, across(x), across(x + width), size, footprint),
     fallOff: (row: number, out: Float32Array) => {

@@ -3,6 +3,7 @@ import type { Body, Optic, Span } from '../body/body';
 import { hyperfocalM } from '../optics/lens';
 import {
   COMPENSATION_LADDER,
+  CUT_LADDER,
   FAR_M,
   ISO_LADDER,
   SHUTTER_LADDER,
@@ -53,6 +54,7 @@ export function opticOfCamera({ lensId, lens, sensor, equivalentMm }: SimulatedC
     name: narrowestN === undefined ? lens.name : `${equivalentMm} mm f/2.8–${narrowestN}`,
     apertureN,
     equivalentMm,
+    geometry: { focalLengthMm: lens.focalLengthMm, sensor },
     hyperfocalM: hyperfocalM(lens, sensor),
     ...(fixedFocusM === undefined ? null : { fixedFocusM }),
     can: {
@@ -60,6 +62,7 @@ export function opticOfCamera({ lensId, lens, sensor, equivalentMm }: SimulatedC
       iso: span(ISO_LADDER),
       compensationEv: span(COMPENSATION_LADDER),
       white: span(WHITE_LADDER),
+      cut: span(CUT_LADDER),
       ...(narrowestN === undefined ? null : { aperture: { low: apertureN, high: narrowestN } }),
       ...(fixedFocusM === undefined ? { focus: { low: closestM, high: FAR_M } } : null),
     },

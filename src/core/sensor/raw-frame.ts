@@ -49,10 +49,19 @@ export interface Mosaic {
   readonly white: number;
 }
 
+interface Part {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
 /** Which part of an image is to be seen, and how it is to be turned; all of it, as stored, where nothing is said. */
 export interface Seen {
-  /** In columns and rows of the image. */
-  readonly crop?: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+  /** The part that counts, in columns and rows of the image: figures are of it (DNG DefaultCrop). */
+  readonly crop?: Part;
+  /** What of that is inside the person's frame lines, in columns and rows of the image: pictures are of it (DNG DefaultUserCrop). */
+  readonly userCrop?: Part;
   /** TIFF's Orientation. */
   readonly orientation?: 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8;
 }

@@ -24,7 +24,10 @@ export interface RgbImage extends Components, Seen {
 
 export type LinearImage = RawImage | RgbImage;
 
-/** The numbers of an image of either kind. */
-export type ImageNumbers = (Mosaic & { readonly layout: 'cfa' }) | (Components & { readonly layout: 'rgb' });
+/** The numbers of an image of either kind, and which part of them counts. */
+export type ImageNumbers = (
+  (Mosaic & { readonly layout: 'cfa' }) | (Components & { readonly layout: 'rgb' })
+) &
+  Seen;
 
 export const RGB_NAMES = ['R', 'G', 'B'] as const;

@@ -6,7 +6,7 @@ import { restoreParts } from '../../live/desk-memory';
 import { deskSchemas } from '../../live/desk-schema';
 import { useDesk } from '../../live/desk';
 import { captureNote, recordSchema } from '../frame/record';
-import type { DeskChange } from '../advice/remedy';
+import type { DeskChange } from '../advice/situation';
 import { OPTICS, opticOfCamera, simulatedBodies } from '../sensor/cameras';
 import type { RawFrame } from '../sensor/raw-frame';
 import {

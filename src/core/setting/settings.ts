@@ -1,6 +1,7 @@
 // The list of all settings. Desk, order, setups, memory, terminal and its help, remedies' changes, record and Exif are read from it.
 import { aperture } from './aperture';
 import { compensationEv } from './compensation';
+import { cut } from './cut';
 import { delayS } from './delay';
 import { filterStops } from './filter';
 import { focus } from './focus';
@@ -20,6 +21,7 @@ export const SETTINGS = {
   aperture,
   compensationEv,
   focus,
+  cut,
   meter,
   rules,
   filterStops,

@@ -36,7 +36,10 @@ export function settingsOf(
   values: SettingValues,
   optic: Optic,
 ): Partial<SettingValues> & Pick<SettingValues, 'meter'> {
-  const kept = settingsOn(optic).map(({ key }) => [key, values[key]]);
+  const kept = settingsOn(optic).map(({ key, heldOn }) => [
+    key,
+    heldOn ? heldOn(values[key], optic) : values[key],
+  ]);
   return Object.fromEntries(kept) as unknown as SettingValues;
 }
 

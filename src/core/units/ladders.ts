@@ -106,6 +106,16 @@ export const ZOOM_LADDER: Ladder = ZOOMS.map((times) => ({
   label: `${times}×`,
 }));
 
+/** Steps of the digital zoom in an octave, and octaves. */
+const CUT_STEPS = 8;
+const CUT_OCTAVES = 3;
+
+/** Times that a digital zoom is narrower than the lens, 1 to 8; each step is 9 % closer. */
+export const CUT_LADDER: Ladder = Array.from({ length: CUT_OCTAVES * CUT_STEPS + 1 }, (_, i) => {
+  const exact = 2 ** (i / CUT_STEPS);
+  return { exact, nominal: Math.round(exact * 10) / 10, label: `${exact.toFixed(1)}×` };
+});
+
 /**
  * Index of the step nearest to `exact` in stops (for the compensation ladder, in EV); the ends catch all beyond.
  * @throws RangeError when `exact` is not a finite number, or not positive on a ladder of light.
@@ -116,7 +126,7 @@ export function nearestStep(ladder: Ladder, exact: number): number {
     throw new RangeError(`Not a value of this ladder: ${exact}`);
   }
   if (ladder === FOCUS_LADDER) return nearestFocus(exact);
-  if (ladder === ZOOM_LADDER) return nearestByLog(ladder, exact);
+  if (ladder === ZOOM_LADDER || ladder === CUT_LADDER) return nearestByLog(ladder, exact);
   if (ladder === WHITE_LADDER) return nearestByMired(exact);
   const first = at(ladder, 0).exact;
   const position = linear

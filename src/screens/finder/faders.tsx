@@ -22,6 +22,7 @@ import {
   SHUTTER_LADDER,
   WHITE_LADDER,
 } from '../../core/units/ladders';
+import { lengthWords, type LengthUnit } from '../../core/units/lengths';
 import { useDesk } from '../../live/desk';
 import { hasIris } from '../../live/camera';
 import { useOptic } from '../../live/in-use';
@@ -34,7 +35,7 @@ import { Panel } from '../../ui/panel';
 import { useTextSize } from '../../ui/text-size';
 import { colour, radius, rem, space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
-import { distanceWords, signedWords, valueWords } from './format';
+import { signedWords, valueWords } from './format';
 import { FocusPart } from './focus-part';
 import { faderKeys } from './keys';
 import { NoRaw } from './no-raw';
@@ -132,11 +133,12 @@ function DeskFader({
   const sharp = useRawWords((r) => (id === 'focus' ? r.effects : null));
   const whiteBy = useReport((r) => (id === 'white' && r.words ? known(r.words.white)?.by : undefined));
   const { set, setAutomatic } = useDesk.getState();
+  const lengths = useDesk((d) => d.lengths);
   const iris = lens.can.aperture !== undefined;
   const manual = isAllManual(controls, iris);
   const { ladder, skipped } = stepsOf(id, lens);
   const index = Math.max(0, nearestStep(LADDERS[id], exact) - skipped);
-  const words = told ? valueWords(id, exact) : '–';
+  const words = told ? valueWords(id, exact, lengths) : '–';
   if (id === 'focus' && lens.fixedFocusM !== undefined) return <FixedFocus lens={lens} />;
   return (
     <View style={[styles.fader, !auto && styles.set]}>
@@ -171,8 +173,11 @@ function DeskFader({
         valueText={told ? words : 'not known yet'}
         auto={auto}
         longEvery={id === 'compensation' ? 6 : 3}
-        marks={marksOf(id, exact, headroomEv, manual, lens).map((m) => ({ ...m, index: m.index - skipped }))}
-        band={sharp ? bandOf(sharp, skipped, ladder.length) : undefined}
+        marks={marksOf(id, exact, headroomEv, manual, lens, lengths).map((m) => ({
+          ...m,
+          index: m.index - skipped,
+        }))}
+        band={sharp ? bandOf(sharp, skipped, ladder.length, lengths) : undefined}
         onIndex={(i) => set(id, i + skipped)}
         onAuto={() => setAutomatic(id)}
         testID={`fader-${id}`}
@@ -183,6 +188,7 @@ function DeskFader({
 
 /** A lens without a focus drive says so, and from where on it is sharp. */
 function FixedFocus({ lens }: { lens: Optic }) {
+  const lengths = useDesk((d) => d.lengths);
   const hyperfocalM = known(lens.hyperfocalM);
   return (
     <View style={styles.fader} testID="fixed-focus">
@@ -192,7 +198,9 @@ function FixedFocus({ lens }: { lens: Optic }) {
         </Words>
         <Words kind="value">fixed</Words>
         <Words kind="label" quiet style={styles.state}>
-          {hyperfocalM === undefined ? 'at one distance' : `sharp from ${distanceWords(hyperfocalM / 2)}`}
+          {hyperfocalM === undefined
+            ? 'at one distance'
+            : `sharp from ${lengthWords(hyperfocalM / 2, lengths)}`}
         </Words>
       </View>
     </View>
@@ -241,7 +249,6 @@ const OFF_EV = 0.09;
 function exactWords(id: FaderId, exact: number): string {
   if (id === 'shutter')
     return exact < 0.3 ? `1/${Math.round(1 / exact)}` : `${Number(exact.toPrecision(2))} s`;
-  if (id === 'focus') return distanceWords(exact);
   return id === 'white' ? `${Math.round(exact)} K` : String(Math.round(exact));
 }
 
@@ -261,6 +268,7 @@ function marksOf(
   headroomEv: number | null,
   manual: boolean,
   lens: Optic,
+  lengths: LengthUnit,
 ): FaderMark[] {
   if (id === 'shutter') {
     const equivalentMm = known(lens.equivalentMm);
@@ -271,7 +279,7 @@ function marksOf(
   if (id === 'focus') {
     const hyperfocalM = known(lens.hyperfocalM);
     if (hyperfocalM === undefined) return [];
-    const says = `hyperfocal ${distanceWords(hyperfocalM)} marked`;
+    const says = `hyperfocal ${lengthWords(hyperfocalM, lengths)} marked`;
     return [{ index: nearestStep(FOCUS_LADDER, hyperfocalM), kind: 'good', says }];
   }
   if (id === 'white')
@@ -292,12 +300,17 @@ function marksOf(
 }
 
 /** What is sharp, as a stretch of the track. */
-function bandOf({ nearM, farM }: Pick<Effects, 'nearM' | 'farM'>, skipped: number, count: number): FaderBand {
+function bandOf(
+  { nearM, farM }: Pick<Effects, 'nearM' | 'farM'>,
+  skipped: number,
+  count: number,
+  lengths: LengthUnit,
+): FaderBand {
   const place = (m: number) => Math.min(count - 1, Math.max(0, placeOnFocus(Math.min(FAR_M, m)) - skipped));
   return {
     from: place(nearM),
     to: place(farM),
-    says: `sharp from ${distanceWords(nearM)} to ${distanceWords(farM)}`,
+    says: `sharp from ${lengthWords(nearM, lengths)} to ${lengthWords(farM, lengths)}`,
   };
 }
 
@@ -319,6 +332,7 @@ const PLAIN_WORDS = {
 function Explanation({ of }: { of: FaderId }) {
   const report = useReport((r) => r.words);
   const allManual = useDesk((d) => isAllManual(d.settings, hasIris(d.optic)));
+  const lengths = useDesk((d) => d.lengths);
   if (of === 'white' || of === 'zoom')
     return (
       <Words kind="body" quiet style={styles.explanation} testID="explanation">
@@ -332,7 +346,7 @@ function Explanation({ of }: { of: FaderId }) {
   const { effects, headroomEv } = raw;
   return (
     <Words kind="body" quiet style={styles.explanation} testID="explanation">
-      {explain(of, { settings, effects, headroomEv, allManual, focusM })}
+      {explain(of, { settings, effects, headroomEv, allManual, focusM, lengths })}
     </Words>
   );
 }
@@ -343,6 +357,7 @@ export function LadderPanel({ fader, onClose }: { fader: FaderId; onClose: () =>
   const exact = useReport((r) => exactOf(settings, r.words, fader));
   const auto = isAuto(settings, fader);
   const lens = useOptic();
+  const lengths = useDesk((d) => d.lengths);
   const { set, setAutomatic, restore } = useDesk.getState();
   const [opened] = useState(() => {
     const { settings: before, trade, lock } = useDesk.getState();
@@ -376,7 +391,7 @@ export function LadderPanel({ fader, onClose }: { fader: FaderId; onClose: () =>
             <Button
               key={step.label}
               current={i === current}
-              label={step.label}
+              label={fader === 'focus' ? lengthWords(step.exact, lengths) : step.label}
               on={!auto && i === current}
               onPress={() => set(fader, i)}
               style={styles.step}

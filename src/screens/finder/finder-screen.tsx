@@ -12,6 +12,7 @@ import { colour, space } from '../../ui/theme';
 import { useTextSize } from '../../ui/text-size';
 import { CheckPanel, type CheckTab } from './check/check-panel';
 import { Faders, fadersOf, LadderPanel } from './faders';
+import { FramePanel, type FrameTab } from './frame-panel';
 import { Guide } from './guide';
 import { Head } from './head';
 import { KeyPanel } from './key-panel';
@@ -68,6 +69,7 @@ export function FinderScreen({ active }: { active: boolean }) {
             foot={footOf(places)}
             bare={picture.width < ROOMY}
             onOutside={() => open('outside')}
+            onFrame={() => open('frame')}
             onPin={panels.openPins}
           />
         </Part>
@@ -86,7 +88,13 @@ export function FinderScreen({ active }: { active: boolean }) {
         </Part>
         {tools && (
           <Part at={tools} style={styles.through}>
-            <Tools of={tools.of} height={tools.height} width={tools.width} onCheck={() => open('check')} />
+            <Tools
+              of={tools.of}
+              height={tools.height}
+              width={tools.width}
+              onCheck={() => open('check')}
+              onFrame={() => open('frame')}
+            />
           </Part>
         )}
         {second && (
@@ -164,6 +172,7 @@ function usePanels() {
   const [ladder, setLadder] = useState<FaderId | null>(null);
   const [meterTab, setMeterTab] = useState<MeterTab>('pattern');
   const [moreTab, setMoreTab] = useState<MoreTab>('trade');
+  const [frameTab, setFrameTab] = useState<FrameTab>('frame');
   const [checkTab, setCheckTab] = useState<CheckTab>('marks');
   const close = useCallback(() => {
     setLadder(null);
@@ -196,13 +205,19 @@ function usePanels() {
       )}
       {panel === 'outside' && <OutsidePanel onClose={close} />}
       {panel === 'meter' && <MeterPanel tab={meterTab} onTab={setMeterTab} onClose={close} />}
+      {panel === 'frame' && <FramePanel tab={frameTab} onTab={setFrameTab} onClose={close} />}
       {panel === 'check' && <CheckPanel tab={checkTab} onTab={setCheckTab} onClose={close} />}
       {panel === 'more' && <MorePanel tab={moreTab} onTab={setMoreTab} onClose={close} />}
       {panel === 'keys' && <KeyPanel onClose={close} />}
     </>
   );
   // What is marked, counted and compared is judged by the picture.
-  const shown: Wish['panel'] = panel === 'check' ? 'picture' : (panel ?? ladder) ? 'desk' : null;
+  const shown: Wish['panel'] =
+    panel === 'check' || (panel === 'frame' && frameTab === 'frame')
+      ? 'picture'
+      : (panel ?? ladder)
+        ? 'desk'
+        : null;
   return { shown, open, openLadder, openPins, openRemedies, element };
 }
 

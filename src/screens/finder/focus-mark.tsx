@@ -6,6 +6,7 @@ import { GestureDetector } from 'react-native-gesture-handler';
 import Svg, { Path } from 'react-native-svg';
 import type { FocusInUse } from '../../core/focus/follow';
 import type { FramePoint } from '../../core/meter/luminance-map';
+import { lengthWords, type LengthUnit } from '../../core/units/lengths';
 import { useDesk } from '../../live/desk';
 import { useOptic } from '../../live/in-use';
 import { useReport } from '../../live/report';
@@ -13,16 +14,15 @@ import { ARROWS } from '../../ui/arrows';
 import { colour, radius, touch } from '../../ui/theme';
 import { useTouch } from '../../ui/use-touch';
 import { Words } from '../../ui/words';
-import { distanceWords } from './format';
 
 const REACH = 13;
 const KEY_STEP = 0.02;
 
 /** How the lens came to stand where it stands. */
-export function focusWords(focus: FocusInUse | null): string {
+export function focusWords(focus: FocusInUse | null, lengths: LengthUnit): string {
   if (!focus) return 'The device focuses by itself and does not tell how';
   const { state, focusM, why, tookS } = focus;
-  const stands = distanceWords(focusM);
+  const stands = lengthWords(focusM, lengths);
   if (state === 'fixed') return `Fixed at ${stands}`;
   if (state === 'hand') return `${stands}, set by hand`;
   if (state === 'waiting') return `${stands}, until the whole picture is there`;
@@ -69,7 +69,8 @@ function OwnPlace({
 }) {
   const ref = useRef<View>(null);
   const from = useRef(at);
-  const said = useReport((r) => focusWords(r.words?.focus ?? null));
+  const lengths = useDesk((d) => d.lengths);
+  const said = useReport((r) => focusWords(r.words?.focus ?? null, lengths));
   const { setFocusAt, lookAgain } = useDesk.getState();
   const now = () => useDesk.getState().focusAt ?? at;
   const touches = useTouch(ref, {

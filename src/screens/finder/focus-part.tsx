@@ -23,13 +23,14 @@ export function FocusPart() {
   const focus = useReport((r) => r.words?.focus ?? null);
   const { auto, how } = useDesk((d) => d.settings.focus);
   const focusAt = useDesk((d) => d.focusAt);
+  const lengths = useDesk((d) => d.lengths);
   const loupes = useDesk((d) => d.focusLoupe);
   const hasLoupe = useCamera().loupe !== undefined;
   const { changeSetting, holdFocus, lookAgain, setFocusAt, setFocusLoupe } = useDesk.getState();
   return (
     <View style={styles.part}>
       <Words role="status" style={focus?.state === 'failed' && styles.warn} testID="focus-stands">
-        {focusWords(focus)}.
+        {focusWords(focus, lengths)}.
       </Words>
       <View style={styles.row}>
         <Button

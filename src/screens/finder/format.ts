@@ -1,7 +1,6 @@
 // Figures of the finder as words.
 import {
   APERTURE_LADDER,
-  FAR_M,
   formatEv,
   formatThirds,
   ISO_LADDER,
@@ -12,13 +11,14 @@ import {
 } from '../../core/units/ladders';
 import type { ExposureSettings } from '../../core/exposure/settings';
 import type { RangeReport } from '../../core/scopes/limits';
+import { lengthWords, type LengthUnit } from '../../core/units/lengths';
 import type { FaderId } from '../../live/desk-state';
 
-export function valueWords(fader: FaderId, exact: number): string {
+export function valueWords(fader: FaderId, exact: number, lengths?: LengthUnit): string {
   if (fader === 'shutter') return stepOf(SHUTTER_LADDER, exact).label;
   if (fader === 'iso') return stepOf(ISO_LADDER, exact).label;
   if (fader === 'aperture') return stepOf(APERTURE_LADDER, exact).label;
-  if (fader === 'focus') return distanceWords(exact);
+  if (fader === 'focus') return lengthWords(exact, lengths);
   // Its unit stands with its name.
   if (fader === 'white') return String(nominalKelvin(exact));
   if (fader === 'zoom') return stepOf(ZOOM_LADDER, exact).label;
@@ -35,11 +35,6 @@ export function signedWords(value: number): string {
 export function tintWords(tint: number): string {
   const words = signedWords(tint);
   return words === '0' ? words : `${words}, ${tint > 0 ? 'green' : 'magenta'}`;
-}
-
-export function distanceWords(metres: number): string {
-  if (metres >= FAR_M / 4) return '∞';
-  return `${metres >= 10 ? metres.toFixed(0) : metres >= 1 ? metres.toFixed(1) : metres.toFixed(2)} m`;
 }
 
 /** A share of the frame: two figures that matter, never "0 %" for something that is there. */

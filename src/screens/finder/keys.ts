@@ -9,7 +9,7 @@ import { useDesk } from '../../live/desk';
 import { exactOf } from '../../live/desk-controls';
 import { LADDERS, settingOf, type Desk, type FaderId } from '../../live/desk-state';
 
-export type Panel = 'outside' | 'meter' | 'more' | 'check' | 'keys';
+export type Panel = 'outside' | 'meter' | 'more' | 'check' | 'frame' | 'keys';
 
 export type KeyGroup = 'Meter' | 'Set' | 'Check' | 'Release and rest';
 export const KEY_GROUPS: readonly KeyGroup[] = ['Meter', 'Set', 'Check', 'Release and rest'];
@@ -64,6 +64,20 @@ export const KEY_LINES: readonly KeyLine[] = [
     act: (desk) => (desk.settings.focus.auto ? desk.holdFocus() : desk.setAutomatic('focus')),
   },
   fader('white', 'White warmer, cooler', 'y', 'i'),
+  {
+    group: 'Set',
+    keys: ['+', '=', '-'],
+    printed: '+ −',
+    says: 'Digital zoom closer, wider',
+    on: ({ optic }) => (opticWith(optic).can.cut?.high ?? 1) > 1,
+    act: (desk, index) => desk.stepCut(index === 2 ? -1 : 1),
+  },
+  {
+    group: 'Set',
+    keys: [','],
+    says: 'Frame panel: zoom, shape, grid, level, depth',
+    act: (_, __, open) => open('frame'),
+  },
   { group: 'Set', keys: ['0'], says: 'All automatic', act: (desk) => desk.setAllAutomatic() },
   {
     group: 'Set',

@@ -10,6 +10,7 @@ import { useWorld } from '../../live/world';
 import { Button } from '../../ui/button';
 import { Panel, PanelScroll } from '../../ui/panel';
 import { colour, radius, space, touch } from '../../ui/theme';
+import { Slider } from '../../ui/slider';
 import { useTouch } from '../../ui/use-touch';
 import { Words } from '../../ui/words';
 
@@ -135,6 +136,7 @@ function Arrangement({ scene }: { scene: SceneListing }) {
           />
         ))}
       </Row>
+      <Held />
       {scene.spin && (
         <Row label={scene.spin.name}>
           {WHEEL_SPEEDS.map((wheel) => (
@@ -176,6 +178,47 @@ function Arrangement({ scene }: { scene: SceneListing }) {
         );
       })}
     </View>
+  );
+}
+
+/** How the hand holds the camera. */
+function Held() {
+  const attitude = useWorld((w) => w.attitude);
+  const { hold } = useWorld.getState();
+  const part = (key: 'rollDeg' | 'pitchDeg', name: string, most: number) => (
+    <View style={styles.row}>
+      <Words kind="label" quiet style={styles.rowLabel}>
+        {name}
+      </Words>
+      <View style={styles.rowSlider}>
+        <Slider
+          name={`${name}, degrees`}
+          value={2 * attitude[key]}
+          least={-2 * most}
+          most={2 * most}
+          usual={0}
+          large={10}
+          valueText={`${attitude[key].toFixed(1)}°`}
+          onValue={(v) => hold({ [key]: v / 2 })}
+          testID={`hold-${key}`}
+        />
+      </View>
+      <Words kind="label" style={styles.percent}>
+        {attitude[key].toFixed(1)}°
+      </Words>
+    </View>
+  );
+  return (
+    <>
+      {part('rollDeg', 'Rolled', 45)}
+      {part('pitchDeg', 'Looks up', 90)}
+      {!(attitude.rollDeg === 0 && attitude.pitchDeg === 0) && (
+        <Words kind="label" quiet>
+          The level tells how it is held. The scene’s picture was made by a camera that stands level, and does
+          not turn.
+        </Words>
+      )}
+    </>
   );
 }
 
@@ -302,6 +345,7 @@ const styles = StyleSheet.create({
   arrangement: { gap: space.one },
   row: { flexDirection: 'row', alignItems: 'center', gap: space.one, minHeight: touch },
   rowLabel: { width: 92 },
+  rowSlider: { flex: 1 },
   rowButtons: { flex: 1, flexDirection: 'row', gap: space.one, flexWrap: 'wrap' },
   lampName: { minHeight: touch, justifyContent: 'center' },
   level: { flex: 1, minHeight: touch, justifyContent: 'center', cursor: 'pointer' },

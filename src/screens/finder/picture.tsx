@@ -7,8 +7,10 @@ import { useRawWords, useReport } from '../../live/report';
 import { useWorld } from '../../live/world';
 import { openFinder } from '../../live/feed';
 import { useDesk } from '../../live/desk';
-import { useBody, useCamera } from '../../live/in-use';
-import { bodies } from '../../live/camera';
+import { useBody, useCamera, useOptic } from '../../live/in-use';
+import { bodies, opticWith } from '../../live/camera';
+import { LADDERS } from '../../live/desk-state';
+import { at, CUT_LADDER, nearestStep } from '../../core/units/ladders';
 import type { Camera } from '../../camera/port';
 import { ARROWS } from '../../ui/arrows';
 import { Button } from '../../ui/button';
@@ -17,6 +19,8 @@ import { useTouch } from '../../ui/use-touch';
 import { Words } from '../../ui/words';
 import { comparisonWords, HoldButton } from './check/hold';
 import { FocusMark } from './focus-mark';
+import { FrameLayer } from './frame-layer';
+import { CutChip } from './frame-panel';
 import { HistogramBox } from './histogram-box';
 import { Loupe } from './loupe';
 import { OutsideChip } from './outside';
@@ -31,6 +35,7 @@ export function FinderPicture({
   foot,
   bare,
   onOutside,
+  onFrame,
   onPin,
 }: {
   width: number;
@@ -40,6 +45,7 @@ export function FinderPicture({
   /** True where the picture has no room for anything but what is read. */
   bare: boolean;
   onOutside: () => void;
+  onFrame: () => void;
   onPin: (what: 'pins' | 'hand') => void;
 }) {
   const ref = useRef<View>(null);
@@ -51,6 +57,7 @@ export function FinderPicture({
   const camera = useCamera();
   const [attempt, setAttempt] = useState(0);
   const spot = useDesk((d) => d.spot);
+  const zoom = useZoom();
   const touches = useTouch(ref, {
     onTap: (x, y) => setSpot({ x, y }),
     onStart: () => {
@@ -63,6 +70,7 @@ export function FinderPicture({
       if (Math.abs(stroke.current) > STROKE_PX) clear(stroke.current > 0);
     },
     onLongPress: (x, y) => addPin({ x, y }),
+    onZoom: zoom,
     onKey: (key) => {
       const step = ARROWS[key];
       if (!step) return false;
@@ -82,6 +90,7 @@ export function FinderPicture({
           style={[StyleSheet.absoluteFill, styles.picture]}
         >
           <FinderCanvas key={attempt} camera={camera} />
+          {!cleared && <FrameLayer width={width} height={height} />}
           {!cleared && <ReadArea width={width} height={height} />}
         </View>
       </GestureDetector>
@@ -110,6 +119,7 @@ export function FinderPicture({
         ) : (
           <>
             {body.arrangedWorld && !bare && <OutsideChip onPress={onOutside} />}
+            {!bare && <CutChip onPress={onFrame} />}
             <ReadingNotes />
             {!bare && <HoldButton testID="hold" />}
             <Held />
@@ -150,6 +160,25 @@ export function FinderPicture({
   );
 }
 
+/** Two fingers or the wheel: the digital zoom where there is one, else the device's own. In steps; what is left of one is kept. */
+function useZoom(): (times: number) => void {
+  const { can } = useOptic();
+  const [fader, ladder] =
+    can.cut && can.cut.high > 1 ? (['cut', CUT_LADDER] as const) : (['zoom', LADDERS.zoom] as const);
+  const wanted = useRef(1);
+  return (times) => {
+    const { settings, changeSetting, set } = useDesk.getState();
+    const now = fader === 'cut' ? settings.cut.times : settings.zoom;
+    if (nearestStep(ladder, wanted.current) !== nearestStep(ladder, now)) wanted.current = now;
+    const most = at(ladder, ladder.length - 1).exact;
+    wanted.current = Math.min(most, Math.max(1, wanted.current * times));
+    const index = nearestStep(ladder, wanted.current);
+    if (index === nearestStep(ladder, now)) return;
+    if (fader === 'cut') changeSetting('cut', { times: at(ladder, index).exact });
+    else if (can.zoom) set('zoom', index);
+  };
+}
+
 /** The canvas is made outside React: once its drawing is handed to a worker it must never be made again. */
 function FinderCanvas({ camera }: { camera: Camera }) {
   const host = useRef<View>(null);
@@ -162,6 +191,7 @@ function FinderCanvas({ camera }: { camera: Camera }) {
     const controller = new AbortController();
     void openFinder(camera, canvas, controller.signal, (report) => {
       const { frame, view, seq, stageMs, reading, pins } = report;
+      fitTo(canvas, report.zoomTimes);
       // For whoever measures the page from outside.
       const ms = Object.values(stageMs).reduce((sum, stage) => sum + stage, 0);
       if (!canvas.dataset.frame) performance.mark('velmo-first-frame');
@@ -171,11 +201,17 @@ function FinderCanvas({ camera }: { camera: Camera }) {
       canvas.dataset.stageMs = JSON.stringify(stageMs);
       canvas.dataset.scene = view;
       canvas.dataset.focus = report.focus?.state ?? '';
+      canvas.dataset.zoom = report.zoomTimes.toFixed(2);
       // Finer than words are.
       canvas.dataset.ev100 = reading.ev100.toFixed(3);
       canvas.dataset.pins = pins
         .map(({ letter, fromGreyEv }) => `${letter}${fromGreyEv.toFixed(3)}`)
         .join(' ');
+    });
+    // Until the finder has followed, what it showed last is drawn as large as it will be.
+    const stopZoom = useDesk.subscribe(() => {
+      const shown = useReport.getState().report?.zoomTimes;
+      if (shown !== undefined) fitTo(canvas, shown);
     });
     // Words follow more slowly than frames do.
     const stop = useReport.subscribe(({ words }) => {
@@ -183,11 +219,20 @@ function FinderCanvas({ camera }: { camera: Camera }) {
     });
     return () => {
       stop();
+      stopZoom();
       controller.abort();
       canvas.remove();
     };
   }, [camera]);
   return <View ref={host} style={StyleSheet.absoluteFill} />;
+}
+
+/** Scales what is shown to the zoom that is set. */
+function fitTo(canvas: HTMLCanvasElement, shownTimes: number): void {
+  const { settings, optic } = useDesk.getState();
+  const wanted = 'cut' in opticWith(optic).can ? settings.cut.times : 1;
+  const by = wanted / shownTimes;
+  canvas.style.transform = Math.abs(by - 1) < 1e-6 ? '' : `scale(${by})`;
 }
 
 /** The way back from a camera that does not come. */

@@ -68,6 +68,8 @@ const STRIP = 64;
 const STOPLINE_WORDS = 196;
 /** A strip beside the picture with room for a second scope and remedies. */
 const SECOND = 240;
+/** Lenses and checks take this width on one line. */
+const TOOLS = 320;
 /** Column of faders beside the picture. */
 const LEAST_PANEL = 200;
 /** A panel that is at least so high is read without much scrolling. */
@@ -163,15 +165,18 @@ function upright({ room, aspect, text = 1 }: Wish, sizes: Sizes): Places {
   const under = !beside && spare >= sizes.tool + GAP;
   if (!beside) picture.x = Math.floor(strip / 2);
   const foot = y + picture.height;
+  // In a narrow strip lenses and checks stand on two lines.
+  const toolLines = strip - 2 * EDGE < TOOLS * text ? 2 : 1;
+  const toolsHigh = toolLines * (sizes.tool + GAP) - GAP;
   const second =
     strip >= SECOND * text && picture.height >= SECOND * text
       ? {
           ...{ x: picture.width + EDGE, y: y + GAP, width: strip - 2 * EDGE },
-          height: picture.height - sizes.tool - 3 * GAP,
+          height: picture.height - toolsHigh - 3 * GAP,
         }
       : null;
   const tools = second
-    ? ({ ...second, y: second.y + second.height + GAP, height: sizes.tool, of: 'row' } as const)
+    ? ({ ...second, y: second.y + second.height + GAP, height: toolsHigh, of: 'row' } as const)
     : beside
       ? ({
           ...{ x: picture.width + GAP, y: y + GAP, width: strip - 2 * GAP, height: picture.height - 2 * GAP },

@@ -1,10 +1,14 @@
 // Remedies: the worst one at the finder's foot, all of them in a list. Each is worked out from the present frame.
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { REMEDY_KINDS, remediesFor, type Remedy, type RemedyKind } from '../../core/advice/remedy';
+import { remediesFor } from '../../core/advice/remedy';
+import { REMEDY_KINDS, type Remedy, type RemedyKind } from '../../core/advice/situation';
+import type { LensFacts } from '../../core/advice/situation';
+import type { Optic } from '../../core/body/body';
 import { doubtOf } from '../../core/meter/read';
 import { known } from '../../core/units/known';
-import { useBody } from '../../live/in-use';
+import { useAttitude } from '../../live/attitude';
+import { useBody, useOptic } from '../../live/in-use';
 import { exposureOf, rawOf, useReport } from '../../live/report';
 import { useDesk } from '../../live/desk';
 import { Button } from '../../ui/button';
@@ -28,6 +32,10 @@ export const KIND_NAMES: Readonly<Record<RemedyKind, string>> = {
   white: 'White off the light',
   focus: 'Focus not found',
   lights: 'Two lights',
+  horizon: 'Tilted horizon',
+  closest: 'Nearer than the lens can',
+  lens: 'Another lens',
+  detail: 'More zoom than detail',
 };
 
 /** What is wrong now, the worst first. */
@@ -39,7 +47,13 @@ export function useRemedies(): readonly Remedy[] {
   const locked = useDesk((d) => d.lock !== null);
   const delayS = useDesk((d) => d.settings.delayS);
   const off = useDesk((d) => d.remediesOff);
+  const lengths = useDesk((d) => d.lengths);
+  const levelShown = useDesk((d) => d.level);
+  const optic = useOptic();
+  const { optics } = useBody();
+  const attitude = known(useAttitude());
   const burntShare = useDesk((d) => d.check.share);
+  const held = levelShown ? undefined : attitude;
   return useMemo(() => {
     const [exposure, raw] = [exposureOf(report), rawOf(report)];
     if (!report || !exposure || !raw) return [];
@@ -52,6 +66,15 @@ export function useRemedies(): readonly Remedy[] {
         ...{ controls, rules, pattern, locked, delayS, settings, plan, wholeEv100, effects, headroomEv },
         ...{ outOfRangeEv, deviationEv },
         clippedOfFrame,
+        lens: { ...optic, ...lensFacts(optic) },
+        others: optics
+          .filter(({ id }) => id !== optic.id)
+          .map((other) => ({ ...other, ...lensFacts(other) })),
+        cut: controls.cut,
+        focusSet: controls.focus,
+        sites: raw.sites,
+        held: held ?? null,
+        lengths,
         burntShare,
         readingEv100: reading.ev100,
         doubt: doubtOf(reading),
@@ -67,7 +90,12 @@ export function useRemedies(): readonly Remedy[] {
       },
       off,
     );
-  }, [report, controls, rules, pattern, locked, delayS, off, burntShare]);
+  }, [report, controls, rules, pattern, locked, delayS, off, burntShare, optic, optics, held, lengths]);
+}
+
+/** Of a camera that shows raw they are known. */
+function lensFacts({ equivalentMm, apertureN }: Optic): LensFacts {
+  return { equivalentMm: known(equivalentMm) ?? NaN, apertureN: known(apertureN) ?? NaN };
 }
 
 /** The worst, with what mends it; the rest behind its number. */

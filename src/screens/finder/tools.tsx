@@ -9,8 +9,9 @@ import { colour, radius, touch } from '../../ui/theme';
 import { fitLabel } from './check/fit-panel';
 import { GAP } from './places';
 
-/** A column with less room than this has the lenses and checks only. */
-const FIT_FROM = 5 * touch + 60;
+/** What the fit, the frame and the checks take in a row, and what they take in a column with their gaps. */
+const ROW_TAKES = 214;
+const COLUMN_TAKES = 3 * touch + 60;
 
 /** Nothing of it is on a picture that was cleared. */
 export function Tools({
@@ -18,21 +19,34 @@ export function Tools({
   width,
   height,
   onCheck,
+  onFrame,
 }: {
   of: 'row' | 'column' | 'foot';
   width: number;
   height: number;
   onCheck: () => void;
+  onFrame: () => void;
 }) {
   const cleared = useDesk((d) => d.cleared);
   if (cleared && of === 'foot') return null;
   const column = of === 'column';
-  const roomy = column ? height >= FIT_FROM : width >= 300;
+  const { optics } = useBody();
+  const lenses = (optics.length > 1 ? optics.length : 0) * touch;
+  const lines = !column && height >= 2 * touch;
+  // Without room for all, the fit is left to the checks.
+  const roomy = column ? height >= lenses + COLUMN_TAKES : lines || width >= lenses + ROW_TAKES;
   return (
-    <View style={[column ? styles.column : styles.row, of === 'foot' && styles.foot]}>
+    <View style={[column ? styles.column : styles.row, of === 'foot' && styles.foot, lines && styles.lines]}>
       <Lenses column={column} chips={of === 'foot'} />
       <View style={column ? styles.checks : styles.lyingChecks}>
         {roomy && <FitButton chip={of === 'foot'} />}
+        <Button
+          label="Frame"
+          name="Frame: digital zoom, shape, grid, level, depth (,)"
+          onPress={onFrame}
+          testID="frame-panel"
+          style={[styles.button, of === 'foot' && styles.chip]}
+        />
         <Button
           label="Check"
           name="Check: marks, zebra, histograms, fit, compare, view (K)"
@@ -96,6 +110,7 @@ const styles = StyleSheet.create({
     pointerEvents: 'box-none',
   },
   foot: { alignItems: 'flex-end' },
+  lines: { flexDirection: 'column' },
   column: { flex: 1, alignItems: 'flex-start', justifyContent: 'space-between', pointerEvents: 'box-none' },
   lyingChecks: { flexDirection: 'row', gap: GAP, pointerEvents: 'box-none' },
   checks: { gap: GAP, pointerEvents: 'box-none' },

@@ -7,13 +7,14 @@ import type { Equivalent } from '../../core/advice/equivalents';
 import { tradable, valueOf } from '../../core/advice/equivalents';
 import { LADDER_OF } from '../../core/exposure/automatic';
 import { nearestStep } from '../../core/units/ladders';
+import { lengthWords } from '../../core/units/lengths';
 import { useExposureWords, useRawWords } from '../../live/report';
 import { useDesk } from '../../live/desk';
 import { Segmented } from '../../ui/segmented';
 import { colour, radius, rem, space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { NoRaw } from './no-raw';
-import { decibelWords, distanceWords, pixelWords, valueWords } from './format';
+import { decibelWords, pixelWords, valueWords } from './format';
 
 const NAMES: Readonly<Record<SettingId, string>> = { shutter: 'Shutter', aperture: 'Aperture', iso: 'ISO' };
 
@@ -116,6 +117,7 @@ function Row({
   gives: SettingId;
   onTake: () => void;
 }) {
+  const lengths = useDesk((d) => d.lengths);
   const blurs = [
     { px: effects.shakePx, of: 'shake' },
     { px: effects.motionPx, of: 'motion' },
@@ -123,7 +125,7 @@ function Row({
   ].sort((a, b) => b.px - a.px);
   const blur = blurs[0]!;
   const name = `${valueWords(moves, valueOf(settings, moves))} · ${valueWords(gives, valueOf(settings, gives))}`;
-  const depth = `${distanceWords(effects.nearM)}–${Number.isFinite(effects.farM) ? distanceWords(effects.farM) : '∞'}`;
+  const depth = `${lengthWords(effects.nearM, lengths)}–${lengthWords(effects.farM, lengths)}`;
   return (
     <View role="row" style={[styles.row, clicks === 0 && styles.present]}>
       <View role="cell" style={styles.settings}>

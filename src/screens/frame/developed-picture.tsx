@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { Image, StyleSheet, View } from 'react-native';
 import { GestureDetector } from 'react-native-gesture-handler';
 import type { WhitePoint } from '../../core/colour/temperature';
-import type { FrameRecord } from '../../core/frame/record';
+import { partsOfFrame, type FrameRecord } from '../../core/frame/record';
 import type { PictureHistogram } from '../../core/scopes/picture-histogram';
 import { lightbox } from '../../library/staff';
 import { useThumbnail } from '../../library/roll';
@@ -26,7 +26,13 @@ interface Props {
 
 export function DevelopedPicture({ record, open, white, width, height, onHistogram }: Props) {
   const [full, setFull] = useState(false);
-  const [centre, setCentre] = useState({ x: record.image.width / 2, y: record.image.height / 2 });
+  const { image } = record;
+  const { lines } = partsOfFrame(record);
+  const isCut = lines.width < image.width || lines.height < image.height;
+  /** All that raw holds, where pictures are cut. */
+  const [whole, setWhole] = useState(false);
+  const size = whole ? image : lines;
+  const [centre, setCentre] = useState({ x: size.width / 2, y: size.height / 2 });
   const [ready, setReady] = useState<'fit' | 'full' | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   const host = useRef<View>(null);
@@ -73,7 +79,9 @@ export function DevelopedPicture({ record, open, white, width, height, onHistogr
     const fail = (error: unknown) => setFailed(error instanceof Error ? error.message : String(error));
     if (!full) {
       lightbox
-        .call((api) => api.fit(record.id, Math.round(width * ratio), Math.round(height * ratio), white))
+        .call((api) =>
+          api.fit(record.id, Math.round(width * ratio), Math.round(height * ratio), { white, whole }),
+        )
         .then(({ bitmap, histogram }) => {
           onHistogram(histogram);
           if (ticket !== wanted.current) return bitmap.close();
@@ -82,17 +90,17 @@ export function DevelopedPicture({ record, open, white, width, height, onHistogr
         }, fail);
       return;
     }
-    const w = Math.min(record.image.width, Math.round(width * ratio));
-    const h = Math.min(record.image.height, Math.round(height * ratio));
+    const w = Math.min(size.width, Math.round(width * ratio));
+    const h = Math.min(size.height, Math.round(height * ratio));
     const region = {
-      x: hold(centre.x - w / 2, record.image.width - w),
-      y: hold(centre.y - h / 2, record.image.height - h),
+      x: hold(centre.x - w / 2, size.width - w),
+      y: hold(centre.y - h / 2, size.height - h),
       width: w,
       height: h,
     };
     const request = requestAnimationFrame(() => {
       lightbox
-        .call((api) => api.region(record.id, region, white))
+        .call((api) => api.region(record.id, region, { white, whole }))
         .then((bitmap) => {
           if (ticket !== wanted.current) return bitmap.close();
           show(bitmap);
@@ -100,13 +108,27 @@ export function DevelopedPicture({ record, open, white, width, height, onHistogr
         }, fail);
     });
     return () => cancelAnimationFrame(request);
-  }, [open, full, centre, width, height, ratio, record, white, show, onHistogram]);
+  }, [
+    open,
+    full,
+    whole,
+    centre,
+    width,
+    height,
+    ratio,
+    record,
+    size.width,
+    size.height,
+    white,
+    show,
+    onHistogram,
+  ]);
 
   const pan = (x: number, y: number) => {
     const [w, h] = [width * ratio, height * ratio];
     setCentre({
-      x: within(x, w / 2, record.image.width - w / 2),
-      y: within(y, h / 2, record.image.height - h / 2),
+      x: within(x, w / 2, size.width - w / 2),
+      y: within(y, h / 2, size.height - h / 2),
     });
   };
   const touches = useTouch(host, {
@@ -115,7 +137,7 @@ export function DevelopedPicture({ record, open, white, width, height, onHistogr
     },
     onMove: (dx, dy) => full && pan(from.current.x - dx * ratio, from.current.y - dy * ratio),
     onTap: (x, y) => {
-      if (!full) pan(x * record.image.width, y * record.image.height);
+      if (!full) pan(x * size.width, y * size.height);
       setFull(!full);
     },
     onKey: (key) => {
@@ -144,6 +166,19 @@ export function DevelopedPicture({ record, open, white, width, height, onHistogr
       <View style={styles.zoom}>
         <Button label="Fit" on={!full} onPress={() => setFull(false)} testID="fit" />
         <Button label="100 %" on={full} onPress={() => setFull(true)} testID="full" />
+        {isCut && open && (
+          <Button
+            label="All of raw"
+            name="All of raw: also what lies outside the cut"
+            on={whole}
+            onPress={() => {
+              const next = whole ? lines : image;
+              setWhole(!whole);
+              setCentre({ x: next.width / 2, y: next.height / 2 });
+            }}
+            testID="whole"
+          />
+        )}
         {ready === null && (
           <Words kind="label" style={styles.note}>
             Opening the raw file…

@@ -30,7 +30,11 @@ import { Button } from '../../ui/button';
 import { saveFile } from '../../ui/save-file';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
-import { capital, distanceWords, percentWords } from '../finder/format';
+import { partsOfFrame } from '../../core/frame/record';
+import { isLevel } from '../../core/body/attitude';
+import { levelWords } from '../finder/frame-layer';
+import { lengthWords } from '../../core/units/lengths';
+import { capital, percentWords } from '../finder/format';
 import { paintPicture, paintStopline } from '../../ui/scopes/paint';
 import { Scope } from '../../ui/scopes/scope';
 import { useDeleteWithUndo } from '../sheet/sheet-screen';
@@ -316,8 +320,23 @@ function furtherSettings({ set }: FrameRecord): [string, string][] {
   ];
   return listed().flatMap(({ key, name, words, initial }): [string, string][] => {
     const value = set[key];
-    return shown.includes(key) || value === undefined || value === initial ? [] : [[name, words(value)]];
+    return shown.includes(key) || value === undefined || same(value, initial) ? [] : [[name, words(value)]];
   });
+}
+
+/** Of what is shown, and where that is a part, of the whole. */
+function sizeWords(record: FrameRecord): string {
+  const { image } = record;
+  const { lines } = partsOfFrame(record);
+  const words = `${lines.width} × ${lines.height}`;
+  return lines.width === image.width && lines.height === image.height
+    ? words
+    : `${words} of ${image.width} × ${image.height}`;
+}
+
+/** By what they hold: what comes out of storage is another object. */
+function same(a: unknown, b: unknown): boolean {
+  return JSON.stringify(a) === JSON.stringify(b);
 }
 
 /** What only frames made in this way have. */
@@ -339,9 +358,10 @@ function originWords({ made, files }: FrameRecord): [string, string][] {
 }
 
 function CaptureData({ record }: { record: FrameRecord }) {
+  const lengths = useDesk((d) => d.lengths);
   const local = new Date(record.timeMs + record.offsetMinutes * 60000).toISOString();
   const { shutterS, iso, apertureN, compensationEv } = record.exposure;
-  const { set, image, metered, files } = record;
+  const { set, metered, files } = record;
   const whole = [known(apertureN), known(shutterS), known(iso)] as const;
   const ev = whole.every((v) => v !== undefined)
     ? ev100OfSettings(...(whole as [number, number, number]))
@@ -366,12 +386,13 @@ function CaptureData({ record }: { record: FrameRecord }) {
       ),
     ],
     ['Lens', record.lens],
-    ['Focus', madeWords(record.focusM, (m) => distanceWords(m ?? Infinity))],
+    ['Focus', madeWords(record.focusM, (m) => lengthWords(m ?? Infinity, lengths))],
     ...furtherSettings(record),
     ...originWords(record),
     ['Camera', record.camera],
     ['Taken', `${local.slice(0, 10)} ${local.slice(11, 19)}`],
-    ['Size', `${image.width} × ${image.height}`],
+    ...(record.held && !isLevel(record.held) ? [['Level', levelWords(record.held)] as [string, string]] : []),
+    ['Size', sizeWords(record)],
     ...files.map(({ format, bytes }): [string, string] => [
       format.toUpperCase(),
       bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`,

@@ -1,5 +1,6 @@
 // How the screens look where the work happens, and the finder with nothing on it.
 import { View, StyleSheet } from 'react-native';
+import { LENGTH_UNITS } from '../../../core/units/lengths';
 import { useDesk } from '../../../live/desk';
 import { Button } from '../../../ui/button';
 import { Segmented } from '../../../ui/segmented';
@@ -18,7 +19,8 @@ const THEMES: Readonly<Record<ThemeId, { label: string; says: string }>> = {
 export function ViewPanel({ onClose }: { onClose: () => void }) {
   const theme = useDesk((d) => d.theme);
   const thumb = useDesk((d) => d.thumb);
-  const { setTheme, setThumb, clear, showGuide } = useDesk.getState();
+  const lengths = useDesk((d) => d.lengths);
+  const { setLengths, setTheme, setThumb, clear, showGuide } = useDesk.getState();
   return (
     <>
       <Segmented
@@ -45,6 +47,13 @@ export function ViewPanel({ onClose }: { onClose: () => void }) {
           The hand that holds and presses: held sideways, the desk stands at its side.
         </Words>
       </View>
+      <Segmented
+        name="Distances in"
+        choices={LENGTH_UNITS.map((id) => ({ id, label: id === 'm' ? 'Metres' : 'Feet' }))}
+        chosen={lengths}
+        onChoose={setLengths}
+        testID="view-lengths"
+      />
       <View style={styles.clear}>
         <Button
           label="Bare finder"
