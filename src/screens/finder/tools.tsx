@@ -28,9 +28,9 @@ export function Tools({
   onFrame: () => void;
 }) {
   const cleared = useDesk((d) => d.cleared);
+  const { optics } = useBody();
   if (cleared && of === 'foot') return null;
   const column = of === 'column';
-  const { optics } = useBody();
   const lenses = (optics.length > 1 ? optics.length : 0) * touch;
   const lines = !column && height >= 2 * touch;
   // Without room for all, the fit is left to the checks.
