@@ -57,6 +57,7 @@ const ALL_MARKS = {
   pictureWhite: true,
   pictureBlack: true,
   zebra: { of: 'raw', belowClip12: 6 },
+  inFocus: { nearM: 0.8, farM: 1.6 },
 } as const;
 
 /** A frame of a camera's video: noise and gradients. */
@@ -69,6 +70,14 @@ function pictureOfVideo(width: number, height: number): VideoPicture {
     { offset: luma + luma / 4, stride: half },
   ];
   return { format: 'I420', width, height, bytes, planes, matrix: 'bt601', fullRange: false };
+  const ONLY_SHARP = {
+    ...ALL_MARKS,
+    rawClip: false,
+    rawFloor: false,
+    pictureWhite: false,
+    pictureBlack: false,
+    zebra: null,
+  };
 }
 
 async function main(): Promise<void> {
@@ -130,6 +139,8 @@ async function main(): Promise<void> {
       lap('picture histogram');
       finder.mark(frame, ALL_MARKS, true);
       lap('marks, all of them');
+      finder.mark(frame, ONLY_SHARP, false);
+      lap('mesh on what is sharp');
       if (i >= 15) whole.push(mark - start);
     }
     for (const [stage, times] of Object.entries(stages))

@@ -17,6 +17,10 @@ export interface MarksOrder {
   readonly zebra: { readonly native: ZebraOn; readonly extended: ZebraOn } | null;
   /** Dots on what the highlight pattern reads, while that is the pattern. */
   readonly brightest: boolean;
+  /** A mesh over what lies within what is sharp, where the camera sees depth. */
+  readonly inFocus: boolean;
+  /** Distances in place of the picture, likewise. */
+  readonly depth: boolean;
 }
 
 /** An exposure beside the present one, to be compared with it. */

@@ -107,6 +107,8 @@ export interface Report {
   readonly standing: Standing;
   /** Where the lens is set, m; Infinity is allowed. */
   readonly focusM: Known<number>;
+  /** What a depth sensor tells of the place that is focused on, m; unknown where there is none, or it does not reach. */
+  readonly subjectM: Known<number>;
   /** How that came to be; null where the camera does not tell. */
   readonly focus: FocusInUse | null;
   /** Live reading. */

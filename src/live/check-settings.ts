@@ -80,10 +80,17 @@ const NO_MARKS: MarksOrder = {
   pictureBlack: false,
   zebra: null,
   brightest: false,
+  inFocus: false,
+  depth: false,
 };
 
 /** What is drawn over the picture; nothing while the finder is cleared. Without raw the zebra lies on the picture. */
-export function marksOf({ marks, zebra }: CheckSettings, cleared: boolean, evidence: Evidence): MarksOrder {
+export function marksOf(
+  { marks, zebra }: CheckSettings,
+  depth: Pick<MarksOrder, 'inFocus' | 'depth'>,
+  cleared: boolean,
+  evidence: Evidence,
+): MarksOrder {
   if (cleared) return NO_MARKS;
   const on = ({ belowClip12, percent }: ZebraThreshold) =>
     zebra.of === 'raw' && evidence === 'raw'
@@ -91,6 +98,7 @@ export function marksOf({ marks, zebra }: CheckSettings, cleared: boolean, evide
       : ({ of: 'picture', percent } as const);
   return {
     ...marks,
+    ...depth,
     zebra: zebra.on ? { native: on(zebra.native), extended: on(zebra.extended) } : null,
     brightest: true,
   };

@@ -6,9 +6,9 @@ import type { SetupValues } from '../core/setup/setup';
 import { whiteByHand, type WhiteSet } from '../core/setting/white';
 import { at, FAR_M } from '../core/units/ladders';
 import { known } from '../core/units/known';
-import type { Order } from '../camera/order';
+import type { MarksOrder, Order } from '../camera/order';
 import type { Report } from '../camera/report';
-import { bodyWith, hasIris } from './camera';
+import { bodyWith, hasIris, opticWith } from './camera';
 import { marksOf } from './check-settings';
 import { LADDERS, settingOf, type Desk, type FaderId, type Lock, type Trade } from './desk-state';
 
@@ -104,6 +104,12 @@ export function clamp(share: number): number {
   return Math.min(1, Math.max(0, share));
 }
 
+/** What is drawn by depth, where the optic sees any. */
+function depthOf({ optic, inFocus, depth }: Desk): Pick<MarksOrder, 'inFocus' | 'depth'> {
+  const sees = opticWith(optic).seesDepth === true;
+  return { inFocus: inFocus && sees, depth: depth && sees };
+}
+
 /** The desk as an order to the camera. */
 export function orderOf(
   desk: Desk,
@@ -124,7 +130,7 @@ export function orderOf(
     equivalentsFor: wants.equivalents,
     weights: wants.weights,
     calibration: calibrations[optic] ?? null,
-    marks: marksOf(check, cleared, bodyWith(optic).evidence),
+    marks: marksOf(check, depthOf(desk), cleared, bodyWith(optic).evidence),
     outlook: { tolerance: { share: check.share, area: check.sparkle }, cleanDb: check.cleanDb },
     fitBy: check.fitBy,
     habitEv: check.habitEv,

@@ -8,6 +8,7 @@ export const DESK_PARTS = [
   'spot',
   'focusAt',
   'focusLoupe',
+  'inFocus',
   'grid',
   'level',
   'lengths',

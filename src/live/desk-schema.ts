@@ -28,6 +28,7 @@ const PARTS: Readonly<Record<DeskPart, TSchema>> = {
   spot: Type.Object(POINT),
   focusAt: nullable(Type.Object(POINT)),
   focusLoupe: Type.Boolean(),
+  inFocus: Type.Boolean(),
   grid: oneOf(GRIDS),
   level: Type.Boolean(),
   lengths: oneOf(LENGTH_UNITS),

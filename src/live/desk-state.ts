@@ -139,6 +139,11 @@ export interface FocusSlice {
   readonly focusAgain: number;
   /** True where the loupe opens by itself while focus is moved by hand. */
   readonly focusLoupe: boolean;
+  /** Where the camera sees depth: what is sharp is marked; distances are shown in place of the picture. */
+  readonly inFocus: boolean;
+  readonly depth: boolean;
+  setInFocus(on: boolean): void;
+  setDepth(on: boolean): void;
   /** Parts the place from the spot, or with null joins them. */
   setFocusAt(at: FramePoint | null): void;
   lookAgain(): void;

@@ -10,10 +10,14 @@ export const focusSlice: Slice<FocusSlice> = (set, get) => ({
   focusAt: null,
   focusAgain: 0,
   focusLoupe: true,
+  inFocus: false,
+  depth: false,
 
   setFocusAt: (at) => set({ focusAt: at && { x: clamp(at.x), y: clamp(at.y) } }),
   lookAgain: () => set(({ focusAgain }) => ({ focusAgain: focusAgain + 1 })),
   setFocusLoupe: (focusLoupe) => set({ focusLoupe }),
+  setInFocus: (inFocus) => set({ inFocus }),
+  setDepth: (depth) => set({ depth }),
   holdFocus: () => {
     const stands = known(latestReport()?.focusM ?? { unknown: '' });
     if (stands !== undefined) get().changeSetting('focus', { auto: false, exact: Math.min(FAR_M, stands) });

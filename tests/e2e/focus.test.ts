@@ -39,6 +39,21 @@ it.each(SIZES)('$name', async (size) => {
   await tap(page, 'value-focus');
   await wordsBecome(page, 'focus-stands', /found in 0\.\d\d s/);
   if (size.name === 'upright') expect(await serious(page)).toEqual([]);
+  // A depth sensor tells how far it is; a mesh lies on what is sharp, distances stand in place of the picture.
+  await wordsBecome(page, 'subject', /There: \d.* m, by the depth sensor/);
+  const pictureOf = () => page.$eval('canvas', (canvas) => canvas.dataset.order);
+  const before = await pictureOf();
+  await tap(page, 'in-focus');
+  await tap(page, 'depth');
+  await page.waitForFunction(
+    (was: string | undefined) => document.querySelector('canvas')?.dataset.order !== was,
+    {},
+    before,
+  );
+  await tap(page, 'depth-back');
+  await gone('depth-back');
+  await page.keyboard.press(';');
+  await page.waitForSelector(`${byId('in-focus')}[aria-checked=false]`);
   await tap(page, 'focus-again');
   await wordsBecome(page, 'focus-stands', /found in/);
   // A place of its own: moved by keys, the spot stays; another distance is found there, or none.

@@ -286,6 +286,7 @@ function show(drawn: CanvasImageSource, picture: VideoPicture): void {
     exposure: UNTOLD_EXPOSURE,
     standing,
     focusM: standing.focus ?? { unknown: 'the device does not tell where it is focused' },
+    subjectM: { unknown: 'the device tells no distances' },
     focus: null,
     ...{ reading, relative, fromGreyEv, wholeEv100, pins },
     hand: null,

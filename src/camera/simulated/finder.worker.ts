@@ -11,6 +11,7 @@ import { pictureHistogram } from '../../core/scopes/picture-histogram';
 import { toneLimits } from '../../core/scopes/limits';
 import { isLensId, OPTICS } from '../../core/sensor/cameras';
 import type { LensId } from '../../core/sensor/simulated-camera';
+import type { Known } from '../../core/units/known';
 import { watched } from '../../workers/alive';
 import type { Order } from '../order';
 import type { ViewStatus } from '../port';
@@ -162,9 +163,15 @@ function drawFrame(): void {
   lap('develop');
   const picture = order.pictureHistogram ? pictureHistogram(current.rgba) : null;
   const held = order.other && heldUp(shown, order, order.other, measured, frameNumber, moment);
-  const { zebra, brightest, ...marks } = order.marks;
+  const told = consequences(shown, measured, order);
+  const { zebra, brightest, inFocus, depth, ...marks } = order.marks;
+  if (depth && !held) current.drawDepth();
   const iso = held ? order.other!.iso : measured.resolved.settings.iso;
-  const which = { ...marks, zebra: zebra && zebra[iso < BASE_ISO ? 'extended' : 'native'] };
+  const which = {
+    ...marks,
+    inFocus: inFocus ? told.effects : null,
+    zebra: zebra && zebra[iso < BASE_ISO ? 'extended' : 'native'],
+  };
   const seen = held?.finder ?? current;
   const disagreement = seen.mark(held?.measured ?? measured, which, order.disagreement);
   if (brightest && order.settings.meter.pattern === 'highlight' && order.lockedEv100 === null && !held)
@@ -199,6 +206,7 @@ function drawFrame(): void {
     },
     standing: standingOf(measured),
     focusM: measured.focus.focusM,
+    subjectM: subjectOf(shown, order, measured),
     focus: measured.focus,
     reading: measured.reading,
     relative: null,
@@ -214,7 +222,7 @@ function drawFrame(): void {
     mixed: measured.white.mixed,
     raw: {
       colour: measured.frame.colour,
-      ...consequences(shown, measured, order),
+      ...told,
       stopline: outlook.stopline,
       sites: sensor.width * sensor.height,
       forecast: outlook.forecast,
@@ -235,6 +243,14 @@ function drawFrame(): void {
   });
   drawn();
   schedule(Math.max(0, FRAME_MS - (performance.now() - started)));
+}
+
+/** What the depth sensor tells of what is focused on: the place of the focus where that was parted, the spot, or where it looked. */
+function subjectOf({ finder: of, view }: Shown, { focusAt }: Order, { focus }: FinderFrame): Known<number> {
+  if (!view.camera.depthSensor) return { unknown: 'this camera has no depth sensor' };
+  const at = focusAt ?? (focus.state === 'hand' ? null : focus.at);
+  if (!at) return { unknown: 'no place is chosen' };
+  return of.distanceAt(at) ?? { unknown: 'farther than the depth sensor reaches' };
 }
 
 function standingOf({ resolved: { settings }, focus: { focusM }, frame: { colour } }: FinderFrame): Standing {

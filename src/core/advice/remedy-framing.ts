@@ -38,6 +38,25 @@ function nearerThanTheLens({ focusSet, lens, lengths }: Situation): Remedy | nul
   };
 }
 
+/** What the person marked lies out of what is sharp, by the camera's own depth sensor. */
+function outOfDepth({ focusSet, subjectM, effects, lens, lengths }: Situation): Remedy | null {
+  if (focusSet.auto || subjectM === null) return null;
+  const { nearM, farM } = effects;
+  if (subjectM >= nearM && subjectM <= farM) return null;
+  const words = (m: number) => lengthWords(m, lengths);
+  const closest = lens.can.focus?.low;
+  if (closest === undefined) return null;
+  const exact = Math.max(closest, subjectM);
+  return {
+    kind: 'depth',
+    says: `What is marked lies at ${words(subjectM)}; sharp is ${words(nearM)} to ${words(farM)}`,
+    actions: [
+      { label: `Focus at ${words(exact)}`, changes: [{ setting: 'focus', value: { auto: false, exact } }] },
+      { label: 'Automatic', changes: [{ setting: 'focus', value: { auto: true } }] },
+    ],
+  };
+}
+
 /** A camera that is held nearly level is meant to be level. */
 const MEANT_LEVEL_DEG = 10;
 const TILTED_DEG = 1;
@@ -117,5 +136,5 @@ function emptyZoom({ cut, sites, effects }: Situation): Remedy | null {
   };
 }
 
-export const FOCUS_CHECKS: readonly RemedyCheck[] = [focusNotFound, nearerThanTheLens];
+export const FOCUS_CHECKS: readonly RemedyCheck[] = [focusNotFound, nearerThanTheLens, outOfDepth];
 export const FRAMING_CHECKS: readonly RemedyCheck[] = [tiltedHorizon, emptyZoom, anotherLens];

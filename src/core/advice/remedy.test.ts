@@ -50,6 +50,7 @@ const calm: Situation = {
   focusSet: { auto: true, exact: 2, how: 'continuous' },
   sites: 12e6,
   held: null,
+  subjectM: null,
   lengths: 'm',
   outOfRangeEv: null,
   headroomEv: 0.5,
@@ -111,6 +112,7 @@ describe('remedies', () => {
     extended: { settings: { ...settings, iso: 50 } },
     horizon: { held: { rollDeg: 2.1, pitchDeg: -5 } },
     closest: { focusSet: { auto: false, exact: 0.05, how: 'single' } },
+    depth: { focusSet: { auto: false, exact: 3, how: 'single' }, subjectM: 0.5 },
     lens: { cut: { aspect: 'whole', times: 4 } },
     detail: { cut: { aspect: 'whole', times: 2 }, sites: 3e6, effects: { ...still, shakePx: 6 } },
   };

@@ -34,6 +34,7 @@ export const REMEDY_KINDS = [
   'lights',
   'horizon',
   'closest',
+  'depth',
   'lens',
   'detail',
 ] as const;
@@ -96,6 +97,8 @@ export interface Situation {
   readonly effects: Effects;
   /** How the automatic focus fares, and where the lens stands, m; null where the camera tells nothing of it. */
   readonly focus: Pick<FocusInUse, 'state' | 'why' | 'focusM'> | null;
+  /** How far what the person marked lies, m; null where nothing tells. */
+  readonly subjectM: number | null;
   /** White as it stands and what the camera measures; null where it tells nothing of it. */
   readonly white: {
     readonly stands: WhitePoint;

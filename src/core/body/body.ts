@@ -25,6 +25,8 @@ export interface Optic {
   readonly hyperfocalM: Known<number>;
   /** Of a lens without a focus drive: the one distance that it is set to, m. */
   readonly fixedFocusM?: number;
+  /** True where a depth sensor tells distances over the frame. */
+  readonly seesDepth?: boolean;
   /** True where shutter and ISO move by themselves together or not at all: set by hand, one holds the other. */
   readonly exposesWhole?: boolean;
   /** True where white set by hand is put on the finished picture, for the device does not let its own be set. */

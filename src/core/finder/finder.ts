@@ -26,6 +26,7 @@ import {
   disagreement,
   drawMarks,
   FLOOR_ALL,
+  IN_FOCUS,
   markBright,
   markPicture,
   markRaw,
@@ -39,6 +40,7 @@ import { noiseModel } from '../sensor/sensor';
 import type { SettingValues } from '../setting/settings';
 import { dotted, MARK_COLOURS, READ_FROM } from './drawing';
 import { focusFollower, type FocusInUse, type FocusKept } from '../focus/follow';
+import { distanceAt, drawDepth, markInFocus, type SharpRange } from './depth';
 import { outlooks, type Outlook, type OutlookAsk } from './outlook';
 import { whiteFollower, type WhiteInUse } from '../white/follow';
 import { readRing, type Ring, type RingReading } from '../white/ring';
@@ -78,6 +80,8 @@ export interface MarksAsk {
   readonly pictureWhite: boolean;
   readonly pictureBlack: boolean;
   readonly zebra: ZebraOn | null;
+  /** What is sharp, where that is to be marked. */
+  readonly inFocus: SharpRange | null;
 }
 
 export interface FinderFrame {
@@ -117,6 +121,10 @@ export interface Finder {
   develop(frame: FinderFrame): void;
   /** Draws the marks that are asked for over `rgba`; says how raw and picture disagree when that is `told`. */
   mark(frame: FinderFrame, which: MarksAsk, told: boolean): Disagreement | null;
+  /** What the depth sensor tells of a place, m; null where it tells nothing. */
+  distanceAt(at: FramePoint): number | null;
+  /** Draws distances in place of the picture. False where nothing tells them. */
+  drawDepth(): boolean;
   /** Dots `rgba` where the brightest part is that the highlight pattern reads. */
   markBrightest(burnShare: number): void;
 }
@@ -263,8 +271,8 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
         developer = { iso, colour: frame.colour, developer: developerFor(frame) };
       developRegion(frame, developer.developer, { x: 0, y: 0, width, height }, rgba);
     },
-    mark: ({ frame, outlook }, { rawClip, rawFloor, pictureWhite, pictureBlack, zebra }, told) => {
-      if (!rawClip && !rawFloor && !pictureWhite && !pictureBlack && !zebra && !told) return null;
+    mark: ({ frame, outlook }, { rawClip, rawFloor, pictureWhite, pictureBlack, zebra, inFocus }, told) => {
+      if (!rawClip && !rawFloor && !pictureWhite && !pictureBlack && !zebra && !inFocus && !told) return null;
       mask.fill(0);
       // What is told needs more than what is drawn; the rest is left out of the drawing.
       const wanted =
@@ -287,8 +295,14 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
         striped.key = of;
         zebraOnPicture(rgba, zebra.percent, striped.held, mask);
       }
-      drawMarks(rgba, mask, width, MARK_COLOURS, wanted | ZEBRA);
+      if (inFocus && source.depth) markInFocus(source.depth, inFocus, width, height, mask);
+      drawMarks(rgba, mask, width, MARK_COLOURS, wanted | ZEBRA | IN_FOCUS);
       return said;
+    },
+    distanceAt: (at) => source.depth && distanceAt(source.depth, at),
+    drawDepth: () => {
+      if (source.depth) drawDepth(source.depth, rgba, width, height);
+      return source.depth !== null;
     },
     markBrightest: (burnShare) => {
       if (!observed) return;

@@ -1,5 +1,6 @@
 // What the finder looks at: a camera's preview, simulated or real. The finder asks for frames and knows nothing of where they come
 // from.
+import type { DepthPicture } from './depth';
 import type { CameraMatrices } from '../colour/calibrated';
 import type { CameraColour } from '../colour/camera';
 import type { LensReach } from '../exposure/automatic';
@@ -51,5 +52,7 @@ export interface Source extends FocusSource {
   readonly steadyS: number | null;
   readonly sensor: SensorModel;
   readonly matrices: CameraMatrices;
+  /** What a depth sensor tells; null where there is none. */
+  readonly depth: DepthPicture | null;
   observe(look: Look): Observed;
 }

@@ -251,7 +251,14 @@ describe('from scene to raw', () => {
     expect(normal.midGreyEv).toBeCloseTo(-3.263, 2);
     finder.develop(over);
     expect([...finder.rgba.slice(0, 3)]).toEqual([255, 255, 255]);
-    const marks = { rawClip: true, rawFloor: false, pictureWhite: false, pictureBlack: false, zebra: null };
+    const marks = {
+      rawClip: true,
+      rawFloor: false,
+      pictureWhite: false,
+      pictureBlack: false,
+      zebra: null,
+      inFocus: null,
+    };
     expect(finder.mark(over, marks, true)).toEqual({
       both: 1,
       pictureWhite: 1,

@@ -8,6 +8,7 @@ import type { FocusDrive, FocusSource } from '../focus/follow';
 import { ev100OfLuminance } from '../light/apex';
 import { meanAt } from '../meter/pins';
 import { exposePreview, PREVIEW_LONG_SIDE } from './capture';
+import { depthSensed } from './depth-sensor';
 import { lookThrough } from './focus-look';
 import { previewStage, type PreviewLight } from './light-rows';
 import { markedSites } from './marked-sites';
@@ -75,6 +76,7 @@ export function viewSource(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SI
     steadyS: steadyTimeS(camera.equivalentMm, outside.support),
     sensor: camera.sensor,
     matrices: camera.matrices,
+    depth: depthSensed(view),
     observe: ({ settings, focusM, number, moment, colour }) => {
       const key = `${focusM} ${settings.apertureN} ${lightPassing(settings)}`;
       const refocused = focused?.key !== key;

@@ -47,7 +47,7 @@ function span(ladder: Ladder): Span {
 }
 
 /** An optic as the program knows it. */
-export function opticOfCamera({ lensId, lens, sensor, equivalentMm }: SimulatedCamera): Optic {
+export function opticOfCamera({ lensId, lens, sensor, equivalentMm, depthSensor }: SimulatedCamera): Optic {
   const { apertureN, narrowestN, closestM, fixedFocusM } = lens;
   return {
     id: lensId,
@@ -57,6 +57,7 @@ export function opticOfCamera({ lensId, lens, sensor, equivalentMm }: SimulatedC
     geometry: { focalLengthMm: lens.focalLengthMm, sensor },
     hyperfocalM: hyperfocalM(lens, sensor),
     ...(fixedFocusM === undefined ? null : { fixedFocusM }),
+    seesDepth: depthSensor,
     can: {
       shutter: span(SHUTTER_LADDER),
       iso: span(ISO_LADDER),

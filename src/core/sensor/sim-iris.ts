@@ -18,7 +18,7 @@ const SENSOR: SensorModel = {
   readPostDn: 0.7,
 };
 
-const BODY = { id: 'sim-iris', name: 'Velmo Sim Iris', ...SIM_COLOUR } as const;
+const BODY = { id: 'sim-iris', name: 'Velmo Sim Iris', depthSensor: false, ...SIM_COLOUR } as const;
 /** Exact f/2.8 and f/8 of the third-stop ladder. */
 const [WIDEST, NARROWEST] = [2 ** 1.5, 8];
 

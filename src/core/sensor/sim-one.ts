@@ -19,7 +19,7 @@ const LARGE: SensorModel = {
 /** Sites of 1.4 µm hold a third of the charge. */
 const SMALL: SensorModel = { ...LARGE, pitchMm: 0.0014, fullWellE: 3600, readPreE: 1.4 };
 
-const BODY = { id: 'sim-one', name: 'Velmo Sim One', ...SIM_COLOUR } as const;
+const BODY = { id: 'sim-one', name: 'Velmo Sim One', depthSensor: true, ...SIM_COLOUR } as const;
 
 function cameraOf(
   lensId: PlateId,

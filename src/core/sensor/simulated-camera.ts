@@ -30,13 +30,14 @@ export interface SimulatedCamera {
   /** What its maker's calibration found: all that its files tell of its colour. */
   readonly matrices: CameraMatrices;
   readonly equivalentMm: number;
+  readonly depthSensor: boolean;
 }
 
 /** (π/4)·T·v = 0.65 on the axis: the q of ISO 12232. */
 export const TRANSMISSION = (0.65 * 4) / Math.PI;
 
 export function simulatedCamera(
-  body: Pick<SimulatedCamera, 'id' | 'name' | 'sensitivities' | 'matrices'>,
+  body: Pick<SimulatedCamera, 'id' | 'name' | 'depthSensor' | 'sensitivities' | 'matrices'>,
   view: Pick<SimulatedCamera, 'lensId' | 'plates' | 'crop'>,
   sensor: SensorModel,
   lens: Omit<Lens, 'transmission' | 'widestN'>,

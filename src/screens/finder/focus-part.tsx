@@ -1,7 +1,9 @@
 // What the focus panel has beside its ladder: what the automatic found, how and where it looks, and the loupe that opens while focus is moved.
 import { StyleSheet, View } from 'react-native';
 import type { FocusWay } from '../../core/setting/focus';
-import { useCamera } from '../../live/in-use';
+import { isUnknown } from '../../core/units/known';
+import { lengthWords } from '../../core/units/lengths';
+import { useCamera, useOptic } from '../../live/in-use';
 import { useDesk } from '../../live/desk';
 import { useReport } from '../../live/report';
 import { Button } from '../../ui/button';
@@ -18,6 +20,42 @@ const WAYS: readonly { id: FocusWay; label: string; name: string }[] = [
   },
   { id: 'single', label: 'Once', name: 'Looks once at each place' },
 ];
+
+/** What a depth sensor adds: how far what lies at the place is, a mesh over what is sharp, distances in place of the picture. */
+function Depth() {
+  const { seesDepth } = useOptic();
+  const lengths = useDesk((d) => d.lengths);
+  const subjectM = useReport((r) => r.words?.subjectM ?? null);
+  const inFocus = useDesk((d) => d.inFocus);
+  const depth = useDesk((d) => d.depth);
+  const { setInFocus, setDepth } = useDesk.getState();
+  if (!seesDepth) return null;
+  return (
+    <View style={styles.row}>
+      <Button
+        label="Mesh on what is sharp"
+        name="Mesh on what is sharp (;)"
+        on={inFocus}
+        onPress={() => setInFocus(!inFocus)}
+        testID="in-focus"
+      />
+      <Button
+        label="Distances"
+        name="Distances in place of the picture"
+        on={depth}
+        onPress={() => setDepth(!depth)}
+        testID="depth"
+      />
+      <Words kind="label" quiet testID="subject">
+        {subjectM === null
+          ? ''
+          : isUnknown(subjectM)
+            ? `Distance there: ${subjectM.unknown}.`
+            : `There: ${lengthWords(subjectM, lengths)}, by the depth sensor.`}
+      </Words>
+    </View>
+  );
+}
 
 export function FocusPart() {
   const focus = useReport((r) => r.words?.focus ?? null);
@@ -61,6 +99,7 @@ export function FocusPart() {
         onChoose={(next) => changeSetting('focus', { how: next })}
         testID="focus-how"
       />
+      <Depth />
       {hasLoupe && (
         <View style={styles.row}>
           <Button

@@ -63,6 +63,13 @@ export const KEY_LINES: readonly KeyLine[] = [
     on: ({ optic }) => 'focus' in opticWith(optic).can,
     act: (desk) => (desk.settings.focus.auto ? desk.holdFocus() : desk.setAutomatic('focus')),
   },
+  {
+    group: 'Set',
+    keys: [';'],
+    says: 'Mesh on what is sharp',
+    on: ({ optic }) => opticWith(optic).seesDepth === true,
+    act: (desk) => desk.setInFocus(!desk.inFocus),
+  },
   fader('white', 'White warmer, cooler', 'y', 'i'),
   {
     group: 'Set',

@@ -120,6 +120,7 @@ export function FinderPicture({
           <>
             {body.arrangedWorld && !bare && <OutsideChip onPress={onOutside} />}
             {!bare && <CutChip onPress={onFrame} />}
+            <DepthChip />
             <ReadingNotes />
             {!bare && <HoldButton testID="hold" />}
             <Held />
@@ -241,6 +242,22 @@ function OtherCamera() {
   const { takeBody } = useDesk.getState();
   if (!other) return null;
   return <Button label={`Take ${other.name}`} onPress={() => takeBody(other.id)} testID="other-camera" />;
+}
+
+/** While distances are shown in place of the picture: what they are, and the way back. */
+function DepthChip() {
+  const { seesDepth } = useOptic();
+  const depth = useDesk((d) => d.depth);
+  const { setDepth } = useDesk.getState();
+  if (!depth || !seesDepth) return null;
+  return (
+    <Button
+      label="Distances: near is bright. Back"
+      onPress={() => setDepth(false)}
+      testID="depth-back"
+      style={styles.chip}
+    />
+  );
 }
 
 /** What the exposure that is held up does to raw and to the picture. */

@@ -34,6 +34,7 @@ export const KIND_NAMES: Readonly<Record<RemedyKind, string>> = {
   lights: 'Two lights',
   horizon: 'Tilted horizon',
   closest: 'Nearer than the lens can',
+  depth: 'Out of what is sharp',
   lens: 'Another lens',
   detail: 'More zoom than detail',
 };
@@ -74,6 +75,7 @@ export function useRemedies(): readonly Remedy[] {
         focusSet: controls.focus,
         sites: raw.sites,
         held: held ?? null,
+        subjectM: known(report.subjectM) ?? null,
         lengths,
         burntShare,
         readingEv100: reading.ev100,
