@@ -59,6 +59,10 @@ const ALL_MARKS = {
   zebra: { of: 'raw', belowClip12: 6 },
   inFocus: { nearM: 0.8, farM: 1.6 },
 } as const;
+const ONLY_SHARP = {
+  ...ALL_MARKS,
+  ...{ rawClip: false, rawFloor: false, pictureWhite: false, pictureBlack: false, zebra: null },
+};
 
 /** A frame of a camera's video: noise and gradients. */
 function pictureOfVideo(width: number, height: number): VideoPicture {
@@ -70,14 +74,6 @@ function pictureOfVideo(width: number, height: number): VideoPicture {
     { offset: luma + luma / 4, stride: half },
   ];
   return { format: 'I420', width, height, bytes, planes, matrix: 'bt601', fullRange: false };
-  const ONLY_SHARP = {
-    ...ALL_MARKS,
-    rawClip: false,
-    rawFloor: false,
-    pictureWhite: false,
-    pictureBlack: false,
-    zebra: null,
-  };
 }
 
 async function main(): Promise<void> {
