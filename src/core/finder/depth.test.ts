@@ -1,5 +1,4 @@
-import { IN_FOCUS } from '../scopes/marks';
-import { distanceAt, drawDepth, markInFocus, type DepthPicture } from './depth';
+import { distanceAt, drawDepth, drawSharp, type DepthPicture } from './depth';
 
 /** Near on the left, far on the right, unknown in the last column. */
 const LADDER: DepthPicture = {
@@ -7,28 +6,26 @@ const LADDER: DepthPicture = {
   height: 2,
   metres: Float32Array.of(0.5, 1, 2, NaN, 0.5, 1, 2, NaN),
 };
-const [W, H] = [8, 4];
-const columnsOf = (mask: Uint16Array) =>
-  Array.from({ length: W }, (_, x) =>
-    Array.from({ length: H }, (_, y) => mask[y * W + x]! & IN_FOCUS).every(Boolean),
-  );
+const [W, H] = [16, 8];
+/** Columns that the mesh lies on, in its first row. */
+function meshed(range: { nearM: number; farM: number }): number[] {
+  const rgba = new Uint8ClampedArray(4 * W * H).fill(9);
+  drawSharp(LADDER, range, rgba, W, H);
+  const found: number[] = [];
+  for (let i = 0; i < W * H; i++) if (rgba[4 * i] !== 9) found.push(i);
+  // Rows are sampled as columns are, and nothing else is touched.
+  expect(found.filter((i) => i >= W).every((i) => found.includes(i % W))).toBe(true);
+  return found.filter((i) => i < W);
+}
 
 describe('what is sharp', () => {
   it.each([
-    [0.9, 1.5, [false, false, true, true, false, false, false, false]],
-    [0.4, Infinity, [true, true, true, true, true, true, false, false]],
-    [3, Infinity, Array<boolean>(8).fill(false)],
-    [NaN, NaN, Array<boolean>(8).fill(false)],
-  ])('from %d to %d m is marked, and nothing that is not known', (nearM, farM, wanted) => {
-    const mask = new Uint16Array(W * H);
-    markInFocus(LADDER, { nearM, farM }, W, H, mask);
-    expect(columnsOf(mask)).toEqual(wanted);
-  });
-
-  it('leaves other marks as they are', () => {
-    const mask = new Uint16Array(W * H).fill(1);
-    markInFocus(LADDER, { nearM: 0.4, farM: 9 }, W, H, mask);
-    expect([mask[0], mask[W - 1]]).toEqual([1 | IN_FOCUS, 1]);
+    [0.9, 1.5, [4]],
+    [0.4, Infinity, [0, 4, 8]],
+    [3, Infinity, []],
+    [NaN, NaN, []],
+  ])('from %d to %d m has a mesh, and nothing that is not known', (nearM, farM, wanted) => {
+    expect(meshed({ nearM, farM })).toEqual(wanted);
   });
 });
 

@@ -1,6 +1,7 @@
 // A depth picture over a finder's samples: which of them lie within what is sharp, the distance at a place, and how it is drawn.
 import type { FramePoint } from '../meter/luminance-map';
-import { IN_FOCUS } from '../scopes/marks';
+import { packed } from '../scopes/marks';
+import { SHARP_COLOUR } from './drawing';
 
 /** Distances over the frame, from its upper left. */
 export interface DepthPicture {
@@ -21,20 +22,25 @@ function places(cells: number, samples: number): Uint32Array {
   return Uint32Array.from({ length: samples }, (_, i) => Math.floor(((i + 0.5) * cells) / samples));
 }
 
-/** Sets IN_FOCUS on all samples that lie within the range. What is not known is not marked. */
-export function markInFocus(
+/** One of so many samples across and down is drawn: what lies under the mesh stays to be seen. */
+const MESH = 4;
+
+/** Lays a mesh over all samples that lie within a range. What is not known is left as it is. */
+export function drawSharp(
   { width: across, height: down, metres }: DepthPicture,
   { nearM, farM }: SharpRange,
+  rgba: Uint8ClampedArray,
   width: number,
   height: number,
-  mask: Uint16Array,
 ): void {
+  const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
+  const mark = packed(SHARP_COLOUR);
   const [columns, rows] = [places(across, width), places(down, height)];
-  for (let y = 0, i = 0; y < height; y++) {
+  for (let y = 0; y < height; y += MESH) {
     const row = rows[y]! * across;
-    for (let x = 0; x < width; x++, i++) {
+    for (let x = 0; x < width; x += MESH) {
       const d = metres[row + columns[x]!]!;
-      if (d >= nearM && d <= farM) mask[i]! |= IN_FOCUS;
+      if (d >= nearM && d <= farM) pixels[y * width + x] = mark;
     }
   }
 }

@@ -1,7 +1,8 @@
 // How a finder draws what it marks, whatever it looks at.
 
-/** Clip magenta, below-floor cyan and guide mint of the house. */
-export const MARK_COLOURS = { burnt: [255, 111, 174], dark: [88, 199, 232], sharp: [143, 214, 192] } as const;
+/** Clip magenta and below-floor cyan of the house, and its guide mint. */
+export const MARK_COLOURS = { burnt: [255, 111, 174], dark: [88, 199, 232] } as const;
+export const SHARP_COLOUR = [143, 214, 192] as const;
 /** Share of the level that the highlight pattern reads from which on a sample is marked as read. */
 export const READ_FROM = 0.8;
 

@@ -26,7 +26,6 @@ import {
   disagreement,
   drawMarks,
   FLOOR_ALL,
-  IN_FOCUS,
   markBright,
   markPicture,
   markRaw,
@@ -40,7 +39,7 @@ import { noiseModel } from '../sensor/sensor';
 import type { SettingValues } from '../setting/settings';
 import { dotted, MARK_COLOURS, READ_FROM } from './drawing';
 import { focusFollower, type FocusInUse, type FocusKept } from '../focus/follow';
-import { distanceAt, drawDepth, markInFocus, type SharpRange } from './depth';
+import { distanceAt, drawDepth, drawSharp, type SharpRange } from './depth';
 import { outlooks, type Outlook, type OutlookAsk } from './outlook';
 import { whiteFollower, type WhiteInUse } from '../white/follow';
 import { readRing, type Ring, type RingReading } from '../white/ring';
@@ -272,7 +271,9 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
       developRegion(frame, developer.developer, { x: 0, y: 0, width, height }, rgba);
     },
     mark: ({ frame, outlook }, { rawClip, rawFloor, pictureWhite, pictureBlack, zebra, inFocus }, told) => {
-      if (!rawClip && !rawFloor && !pictureWhite && !pictureBlack && !zebra && !inFocus && !told) return null;
+      // Under whatever else is marked.
+      if (inFocus && source.depth) drawSharp(source.depth, inFocus, rgba, width, height);
+      if (!rawClip && !rawFloor && !pictureWhite && !pictureBlack && !zebra && !told) return null;
       mask.fill(0);
       // What is told needs more than what is drawn; the rest is left out of the drawing.
       const wanted =
@@ -295,8 +296,7 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
         striped.key = of;
         zebraOnPicture(rgba, zebra.percent, striped.held, mask);
       }
-      if (inFocus && source.depth) markInFocus(source.depth, inFocus, width, height, mask);
-      drawMarks(rgba, mask, width, MARK_COLOURS, wanted | ZEBRA | IN_FOCUS);
+      drawMarks(rgba, mask, width, MARK_COLOURS, wanted | ZEBRA);
       return said;
     },
     distanceAt: (at) => source.depth && distanceAt(source.depth, at),

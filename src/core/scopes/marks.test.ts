@@ -23,7 +23,7 @@ import {
 
 const [black, white] = [256, 4095];
 const noise = { shot: 0.35, read: 0.84 };
-const COLOURS = { burnt: [255, 111, 174], dark: [88, 199, 232], sharp: [143, 214, 192] } as const;
+const COLOURS = { burnt: [255, 111, 174], dark: [88, 199, 232] } as const;
 
 const frames = fc
   .tuple(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 7 }))

@@ -18,8 +18,6 @@ export const BLACK = 128;
 export const ZEBRA = 256;
 /** The picture is near white; not drawn, only counted. */
 export const BRIGHT = 512;
-/** Lies within what is sharp. */
-export const IN_FOCUS = 1024;
 
 export type Mosaic = Pick<RawFrame, 'width' | 'height' | 'data' | 'black' | 'white' | 'noise'>;
 
@@ -73,7 +71,6 @@ export function markPicture(
 export interface MarkColours {
   readonly burnt: readonly [number, number, number];
   readonly dark: readonly [number, number, number];
-  readonly sharp: readonly [number, number, number];
 }
 
 const PERIOD = 8;
@@ -81,7 +78,6 @@ const LATTICE = 6;
 const STRIPE = 14;
 /** All patterns together repeat after this many pixels, across and down. */
 const TILE = 168;
-const MESH = 4;
 const BURNT = CLIP_ALL | WHITE;
 const LOST = FLOOR_ALL | BLACK;
 
@@ -99,8 +95,6 @@ function patternAt(x: number, y: number): number {
   if (u >= 3 && u < 5 && v < 2) on |= FLOOR_B;
   if (v === 5 && u < 4) on |= BLACK;
   if ((x + TILE - y) % STRIPE < STRIPE / 2) on |= ZEBRA;
-  // A fine mesh: what lies under it stays to be seen.
-  if (x % MESH === 0 && y % MESH === 0) on |= IN_FOCUS;
   return on;
 }
 
@@ -116,13 +110,12 @@ export function drawMarks(
   rgba: Uint8ClampedArray,
   mask: Uint16Array,
   width: number,
-  { burnt, dark, sharp }: MarkColours,
+  { burnt, dark }: MarkColours,
   wanted = 0xffff,
 ): void {
   const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
   const burntMark = packed(burnt);
   const darkMark = packed(dark);
-  const sharpMark = packed(sharp);
   for (let row = 0, y = 0; row < mask.length; row += width, y++) {
     const line = (y % TILE) * TILE;
     for (let x = 0, u = 0; x < width; x++, u = u === TILE - 1 ? 0 : u + 1) {
@@ -131,14 +124,14 @@ export function drawMarks(
       const on = bits & PATTERNS[line + u]!;
       if ((on & BURNT) !== 0 || (bits & CLIP_ALL) === CLIP_ALL) pixels[row + x] = burntMark;
       else if ((on & LOST) !== 0) pixels[row + x] = darkMark;
-      else if ((on & IN_FOCUS) !== 0) pixels[row + x] = sharpMark;
       // Stripes quarter the light under them: seen on anything bright, and what lies there stays to be seen.
       else if ((on & ZEBRA) !== 0) pixels[row + x] = ((pixels[row + x]! >>> 2) & 0x3f3f3f) | 0xff000000;
     }
   }
 }
 
-function packed([r, g, b]: readonly [number, number, number]): number {
+/** As it stands in an RGBA pixel. */
+export function packed([r, g, b]: readonly [number, number, number]): number {
   return (r | (g << 8) | (b << 16) | 0xff000000) >>> 0;
 }
 
