@@ -75,6 +75,9 @@ it.each(SIZES)('$name', async (size) => {
   await tap(page, 'level-on');
   expect(await page.$eval(byId('level'), (e) => e.getAttribute('aria-label'))).toMatch(/level$/);
   if (size.name === 'upright') expect(await serious(page)).toEqual([]);
+  await page.focus(byId('cut-times'));
+  await page.keyboard.press('Home');
+  await zoomed(1, 1);
   // What a lens shows, in feet, with another lens from farther back.
   await tap(page, 'frame-tab-depth');
   const [near, told] = [await words(page, 'plan-focus-words'), await words(page, 'plan-told')];
@@ -149,11 +152,13 @@ it('a lent camera: the device’s sensor tells the level, nothing is said of dep
   await wordsBecome(page, 'level-words', /1\.0° off straight down/);
   await tap(page, 'frame-tab-depth');
   await wordsBecome(page, 'depth-unknown', /not known/);
-  // A shape cuts its picture.
+  // A digital zoom and a shape cut its picture.
   await tap(page, 'frame-tab-frame');
+  await keys('cut-times', 'ArrowRight', 8);
+  await zoomed(2, 2);
   await tap(page, 'aspect-1:1');
   await page.keyboard.press('Escape');
-  await wordsBecome(page, 'cut-chip', /^1:1/);
+  await wordsBecome(page, 'cut-chip', /2\.0× cut, 1:1/);
   await take(page);
   await tap(page, 'open-sheet');
   await tap(page, 'sheet-frame');

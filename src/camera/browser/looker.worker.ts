@@ -31,8 +31,9 @@ import { encodeJpeg } from '../../workers/encode-jpeg';
 import type { Order } from '../order';
 import type { TakenFrame, TakeStage } from '../port';
 import type { Report, Standing } from '../report';
-import { linesIn } from '../../core/raw/cut';
-import type { AspectId } from '../../core/setting/cut';
+import { partsOf, zoomedPart } from '../../core/raw/cut';
+import type { Rectangle } from '../../core/raw/shown';
+import { isCut, UNCUT, type Cut } from '../../core/setting/cut';
 import { stopwatch } from '../stopwatch';
 
 /** Long side of what is metered and marked, samples. */
@@ -116,13 +117,17 @@ const api = {
   /** Takes one picture, where a track's frames cannot be had. */
   picture(bitmap: ImageBitmap) {
     ended = null;
-    const { width, height } = bitmap;
-    const scratch = new OffscreenCanvas(width, height);
+    const scratch = new OffscreenCanvas(bitmap.width, bitmap.height);
     const drawing = scratch.getContext('2d', { willReadFrequently: true })!;
     drawing.drawImage(bitmap, 0, 0);
-    const { data } = drawing.getImageData(0, 0, width, height);
-    const of = { format: 'RGBA', width, height, matrix: 'bt709', fullRange: true } as const;
-    show(bitmap, { ...of, bytes: new Uint8Array(data.buffer), planes: [{ offset: 0, stride: 4 * width }] });
+    const pictureOf = ({ x, y, width, height }: Rectangle): VideoPicture => {
+      const { data } = drawing.getImageData(x, y, width, height);
+      const of = { format: 'RGBA', width, height, matrix: 'bt709', fullRange: true } as const;
+      return { ...of, bytes: new Uint8Array(data.buffer), planes: [{ offset: 0, stride: 4 * width }] };
+    };
+    if (takers.size > 0) give(pictureOf(wholeOf(bitmap)));
+    const part = partShown(bitmap);
+    show(bitmap, pictureOf(part), part);
     bitmap.close();
   },
   /** The track has ended: whoever waits for its pictures, or comes to wait for them, waits in vain. */
@@ -136,6 +141,7 @@ const api = {
     { still, pictures, whiteOnPicture, ...press }: TakeAsk,
     onProgress: (stage: TakeStage, share: number) => void,
   ): Promise<TakenFrame> {
+    const cut = press.facts.set.cut ?? UNCUT;
     let whole: Pixels | undefined;
     let averaged: Averaged | null = null;
     if (!still || pictures > 0) {
@@ -156,8 +162,7 @@ const api = {
     }
     onProgress('picture', 0);
     const white = whiteOnPicture && pictureWhite(whiteOnPicture);
-    const shape = press.facts.set.cut?.aspect ?? 'whole';
-    const jpeg = await jpegOf(still, whole, white, shape);
+    const jpeg = await jpegOf(still, whole, white, cut);
     // A picture that does not open here would open nowhere.
     const thumbnail = await pixelsOf(jpeg, THUMBNAIL);
     const thumbnailJpeg = await encodeJpeg(thumbnail.rgba, thumbnail.width, thumbnail.height);
@@ -165,9 +170,9 @@ const api = {
     const { record, files } = await pictureFrame(press, {
       ...{ jpeg, averaged, thumbnail, thumbnailJpeg },
       // White is put on decoded pixels, which are upright; so is what is cut.
-      ...((white || shape !== 'whole') && { told: { ...(still && jpegFacts(still)), orientation: 1 } }),
+      ...((white || isCut(cut)) && { told: { ...(still && jpegFacts(still)), orientation: 1 } }),
       ...(white && { whiteOnPicture }),
-      shape,
+      cut,
     });
     onProgress('verify', 1);
     const buffers = [...files.map((file) => file.bytes.buffer), thumbnailJpeg.buffer] as ArrayBuffer[];
@@ -215,25 +220,48 @@ function nextPictures(take: (picture: VideoPicture) => boolean): Promise<void> {
 
 async function takeFrame(frame: VideoFrame): Promise<void> {
   if (!asked?.order.running && takers.size === 0) return;
-  const { format, visibleRect, colorSpace } = frame;
-  const rect = visibleRect ?? { width: frame.codedWidth, height: frame.codedHeight };
-  const [width, height] = [rect.width, rect.height];
+  const { x = 0, y = 0, width = frame.codedWidth, height = frame.codedHeight } = frame.visibleRect ?? {};
+  const seen = { width, height };
+  const { format, colorSpace } = frame;
   // What is not read here by its planes the browser turns into RGBA.
   const own = isVideoFormat(format) ? format : 'RGBA';
-  const options = (own === format ? {} : { format: 'RGBA' }) as VideoFrameCopyToOptions;
-  const size = frame.allocationSize(options);
-  if (bytes.length !== size) bytes = new Uint8Array(size);
-  const planes = await frame.copyTo(bytes, options);
-  show(frame, {
-    ...{ format: own, width, height, bytes, planes },
-    matrix: videoMatrixOf(colorSpace.matrix, height),
-    fullRange: colorSpace.fullRange === true,
-  });
+  const pictureOf = async (part: Rectangle): Promise<VideoPicture> => {
+    const options = {
+      rect: { ...part, x: x + part.x, y: y + part.y },
+      ...(own === format ? null : { format: 'RGBA' }),
+    } as VideoFrameCopyToOptions;
+    const size = frame.allocationSize(options);
+    if (bytes.length !== size) bytes = new Uint8Array(size);
+    const planes = await frame.copyTo(bytes, options);
+    return {
+      ...{ format: own, width: part.width, height: part.height, bytes, planes },
+      matrix: videoMatrixOf(colorSpace.matrix, height),
+      fullRange: colorSpace.fullRange === true,
+    };
+  };
+  // Who takes pictures gets the whole of each.
+  if (takers.size > 0) give(await pictureOf(wholeOf(seen)));
+  if (!asked?.order.running) return;
+  const part = partShown(seen);
+  show(frame, await pictureOf(part), part);
 }
 
-/** One frame of the finder. */
-function show(drawn: CanvasImageSource, picture: VideoPicture): void {
+function wholeOf({ width, height }: { width: number; height: number }): Rectangle {
+  return { x: 0, y: 0, width, height };
+}
+
+/** What a digital zoom leaves of a picture; the whole of one that is not cut, also where its size is odd. */
+function partShown(seen: { width: number; height: number }): Rectangle {
+  const times = asked?.order.settings.cut.times ?? 1;
+  return times === 1 ? wholeOf(seen) : zoomedPart(seen, times);
+}
+
+function give(picture: VideoPicture): void {
   for (const taker of [...takers]) taker(picture);
+}
+
+/** One frame of the finder. @param part where in what is drawn the picture lies */
+function show(drawn: CanvasImageSource, picture: VideoPicture, part: Rectangle): void {
   if (!asked?.order.running || !canvas || !context) return;
   const { order, standing } = asked;
   const { stageMs, lap } = stopwatch();
@@ -270,7 +298,7 @@ function show(drawn: CanvasImageSource, picture: VideoPicture): void {
   const histogram = order.pictureHistogram ? pictureHistogram(white ? whitened : rgba) : null;
   const ends = order.disagreement ? finder.finder.ends() : null;
   lap('scopes');
-  draw(drawn, picture, white, layer, size);
+  draw(drawn, part, white, layer, size);
   lap('draw');
   const { reading, wholeEv100, pins, fromGreyEv, relative } = read;
   const noRaw: Known<never> = { unknown: NO_RAW };
@@ -282,7 +310,7 @@ function show(drawn: CanvasImageSource, picture: VideoPicture): void {
     view: asked.view,
     width: picture.width,
     height: picture.height,
-    zoomTimes: 1,
+    zoomTimes: order.settings.cut.times,
     exposure: UNTOLD_EXPOSURE,
     standing,
     focusM: standing.focus ?? { unknown: 'the device does not tell where it is focused' },
@@ -308,10 +336,10 @@ function whiteReport({ whiteOnPicture, standing, order }: Asked): Report['white'
   return { kelvin: standing.white, tint: null, by, measured: null };
 }
 
-/** The whole picture as the browser draws it, balanced where that is left to us, with what is marked over it. */
+/** The part of the picture that is shown, as the browser draws it, balanced where that is left to us, with what is marked over it. */
 function draw(
   drawn: CanvasImageSource,
-  { width, height }: VideoPicture,
+  { x, y, width, height }: Rectangle,
   white: PictureWhite | null,
   layer: Uint8ClampedArray<ArrayBuffer> | null,
   size: { width: number; height: number },
@@ -322,7 +350,7 @@ function draw(
     canvas!.width = w;
     canvas!.height = h;
   }
-  context!.drawImage(drawn, 0, 0, w, h);
+  context!.drawImage(drawn, x, y, width, height, 0, 0, w, h);
   if (white) balance(white, w, h);
   if (!layer) return;
   overlay ??= new OffscreenCanvas(size.width, size.height);
@@ -361,10 +389,10 @@ async function jpegOf(
   still: Uint8Array | null,
   whole: Pixels | undefined,
   white: PictureWhite | null,
-  shape: AspectId,
+  cut: Cut,
 ): Promise<Uint8Array> {
-  if (still && !white && shape === 'whole') return still;
-  const picture = cutTo(still ? await pixelsOf(still) : whole!, shape);
+  if (still && !white && !isCut(cut)) return still;
+  const picture = cutTo(still ? await pixelsOf(still) : whole!, cut);
   const { rgba, width, height } = picture;
   if (white) whitenPicture(rgba, white, rgba);
   return encodeJpeg(rgba, width, height);
@@ -376,13 +404,10 @@ interface Pixels {
   readonly rgba: Uint8ClampedArray;
 }
 
-/** What is inside frame lines of a shape. */
-function cutTo(picture: Pixels, shape: AspectId): Pixels {
-  if (shape === 'whole') return picture;
-  const { x, y, width, height } = linesIn(
-    { x: 0, y: 0, width: picture.width, height: picture.height },
-    shape,
-  );
+/** What a cut leaves of a picture. */
+function cutTo(picture: Pixels, cut: Cut): Pixels {
+  if (!isCut(cut)) return picture;
+  const { x, y, width, height } = partsOf(picture, cut).lines;
   const rgba = new Uint8ClampedArray(4 * width * height);
   for (let row = 0; row < height; row++) {
     const from = 4 * ((y + row) * picture.width + x);

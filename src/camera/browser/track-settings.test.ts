@@ -28,7 +28,7 @@ const set = (over: Partial<SettingValues> = {}): SettingValues => ({ ...initialV
 const byHand = (exact: number) => ({ auto: false, exact });
 
 /** What is made of its pictures, whatever the track can. */
-const ALWAYS = { pictures: { low: 0, high: 64 }, cut: { low: 1, high: 1 } };
+const ALWAYS = { pictures: { low: 0, high: 64 }, cut: { low: 1, high: 8 } };
 
 it('a phone has everything but an iris, in seconds, kelvin, metres and times the widest', () => {
   expect(capabilitiesOf(PHONE)).toEqual({

@@ -8,7 +8,7 @@ import { stepsOn } from '../../core/setting/ladder';
 import { WHITE_SPAN } from '../../core/setting/white';
 import { LEAST_ON_PICTURE_K } from '../../core/white/on-picture';
 import { MOST_PICTURES } from '../../core/combine/average';
-import { FAR_M } from '../../core/units/ladders';
+import { at, CUT_LADDER, FAR_M } from '../../core/units/ladders';
 import type { Standing } from '../report';
 
 interface Range {
@@ -85,8 +85,8 @@ export function capabilitiesOf(can: TrackCapabilities): Capabilities {
     ...Object.fromEntries(found),
     ...(can.torch ? { torch: { low: 0, high: 1 } } : null),
     pictures: { low: 0, high: MOST_PICTURES },
-    // Its pictures take any shape; how close it looks is the device's own zoom.
-    cut: { low: 1, high: 1 },
+    // Its pictures are cut as anybody's are.
+    cut: { low: at(CUT_LADDER, 0).exact, high: at(CUT_LADDER, CUT_LADDER.length).exact },
   };
 }
 

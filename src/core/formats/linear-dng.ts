@@ -28,7 +28,7 @@ export interface LinearDngOptions {
 
 /** @throws RangeError when the numbers do not fit the size */
 export function writeLinearDng(
-  image: Components & Pick<Seen, 'userCrop'> & { readonly noise: NoiseModel | null },
+  image: Components & Pick<Seen, 'crop' | 'userCrop'> & { readonly noise: NoiseModel | null },
   { facts, thumbnail, previewJpeg, note, white: balanced }: LinearDngOptions,
 ): Uint8Array {
   const { width, height, data, black, white, noise } = image;

@@ -1,7 +1,7 @@
 // What files say of a frame that was made from a finished picture: only what is known. A linear DNG from a picture is no raw file, and says
 // so in words.
 import type { CaptureFacts } from '../dng/exif-directory';
-import { EXIF_VERSION, settingFields, timeFields } from '../dng/exif-directory';
+import { EXIF_VERSION, heldFields, settingFields, timeFields } from '../dng/exif-directory';
 import { exifDateTime } from '../dng/exif-time';
 import { EXIF, TAG } from '../dng/tags';
 import { ascii, long, rational, short, TiffWriter, undefinedBytes, type Field } from '../dng/tiff-writer';
@@ -34,6 +34,7 @@ export function pictureExif(facts: PictureFacts, width: number, height: number):
     ...settingFields(told),
     EXIF_VERSION,
     ...timeFields(facts),
+    ...heldFields(facts),
     ...(focalLengthMm === undefined ? [] : [rational(EXIF.FocalLength, focalLengthMm)]),
     short(EXIF.ColorSpace, SRGB),
     long(EXIF.PixelXDimension, width),

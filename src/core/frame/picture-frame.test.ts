@@ -108,7 +108,11 @@ describe('with a linear DNG', () => {
     expect(noise!.shot * 1e4 + noise!.read).toBeCloseTo(sum.noise!.shot * 1e4 + sum.noise!.read, 3);
     expect(raw.xmp).toContain('8 bits');
     // Frame lines cut the picture; the linear file keeps what is outside, and tells them.
-    const { files: cut } = await pictureFrame(PRESS, { ...parts, averaged: sum, shape: '1:1' });
+    const { files: cut } = await pictureFrame(PRESS, {
+      ...parts,
+      averaged: sum,
+      cut: { aspect: '1:1', times: 1 },
+    });
     const lined = readDng(cut.find(({ format }) => format === 'dng')!.bytes);
     expect(lined.data).toEqual(sum.data);
     expect(seenSize(rawFrameOf(lined))).toEqual({ width: Math.min(W, H), height: Math.min(W, H) });

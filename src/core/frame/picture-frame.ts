@@ -10,8 +10,8 @@ import type { Picture } from '../dng/write';
 import { codedPicture, jpegFacts, withFacts, type JpegFacts } from '../formats/jpeg';
 import { writeLinearDng } from '../formats/linear-dng';
 import { jpegExif, pictureXmp, type PictureFacts } from '../formats/picture-facts';
-import { linesIn } from '../raw/cut';
-import type { AspectId } from '../setting/cut';
+import { cutOf } from '../raw/cut';
+import { cutWords, isCut, UNCUT, type Cut } from '../setting/cut';
 import type { Made } from '../setting/setting';
 import type { Known } from '../units/known';
 import { entryOf } from './digest';
@@ -37,8 +37,8 @@ export interface PictureParts {
   readonly told?: JpegFacts;
   /** White that was put on the picture; absent where it is as the device made it. */
   readonly whiteOnPicture?: WhitePoint | null;
-  /** Frame lines that the JPEG was cut to; a linear DNG keeps what is outside and tells them. */
-  readonly shape?: AspectId;
+  /** What the JPEG was cut to; a linear DNG keeps what is outside and tells the cut. */
+  readonly cut?: Cut;
   /** For a linear DNG; null for none. */
   readonly averaged: Averaged | null;
   readonly thumbnail: Picture;
@@ -121,10 +121,10 @@ export async function pictureFrame(press: PicturePress, parts: PictureParts): Pr
   };
 }
 
-function jpegWords({ whiteOnPicture: white, shape = 'whole' }: PictureParts): string {
+function jpegWords({ whiteOnPicture: white, cut = UNCUT }: PictureParts): string {
   const done = [
     white && `with white put on it, ${whiteWords(white)}: gains on its light`,
-    shape !== 'whole' && `cut to ${shape}`,
+    isCut(cut) && cutWords(cut),
   ].filter(Boolean);
   return `A finished picture, ${done.length > 0 ? done.join('; ') : 'as the browser gave it'}.`;
 }
@@ -137,13 +137,11 @@ function checkedJpeg(jpeg: Uint8Array, facts: PictureFacts, note: string): Uint8
 }
 
 function checkedDng(
-  { averaged, thumbnail, thumbnailJpeg, whiteOnPicture, shape = 'whole' }: PictureParts,
+  { averaged, thumbnail, thumbnailJpeg, whiteOnPicture, cut = UNCUT }: PictureParts,
   facts: PictureFacts,
   note: string,
 ): Uint8Array {
-  const { width, height } = averaged!;
-  const userCrop = linesIn({ x: 0, y: 0, width, height }, shape);
-  const image = { ...averaged!, black: 0, white: WHITE, ...(shape !== 'whole' && { userCrop }) };
+  const image = { ...averaged!, black: 0, white: WHITE, ...cutOf(averaged!, cut) };
   const bytes = writeLinearDng(image, {
     ...{ facts, thumbnail, previewJpeg: thumbnailJpeg, note },
     ...(whiteOnPicture && { white: whiteOnPicture }),

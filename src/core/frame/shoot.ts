@@ -9,7 +9,7 @@ import type { ExposureSettings } from '../exposure/settings';
 import { channelFigures, countImage, headroomEv, MEANINGFUL_SHARE } from '../raw/statistics';
 import type { Orientation } from '../body/orientation';
 import { developReduced } from '../raw/develop';
-import { partsOf, zoomedPart } from '../raw/cut';
+import { cutOf, zoomedPart } from '../raw/cut';
 import { cropped, framed, storedFor, turned, type Rectangle, type Turn } from '../raw/shown';
 import {
   captureFrame,
@@ -25,7 +25,7 @@ import type { Steadiness } from '../scene/shake';
 import type { SceneView } from '../scene/view';
 import { countLevels, expectedHeadroomOfFile, forecastOfLevels, responseOf } from '../scopes/levels';
 import type { RawFrame } from '../sensor/raw-frame';
-import { UNCUT, type Cut } from '../setting/cut';
+import { UNCUT } from '../setting/cut';
 import { entryOf } from './digest';
 import {
   captureNote,
@@ -162,7 +162,7 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
     onProgress?.('expose', share),
   );
   const turn = TURN_OF[view.orientation];
-  const frame = storedFor({ ...seen, ...cutOf(seen, press.facts.set.cut) }, turn);
+  const frame = storedFor({ ...seen, ...cutOf(seen, press.facts.set.cut ?? UNCUT) }, turn);
   const counted = countImage(frame);
   const result = rawFiguresOf(channelFigures(counted, frame.noise), headroomEv(counted));
   onProgress?.('picture', 0);
@@ -195,18 +195,6 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
     dng,
     thumbnailJpeg,
     record: { ...note, result, files: [await entryOf('dng', dng)], place: { kind: 'stored' } },
-  };
-}
-
-/** The part that counts and what is inside the frame lines, of a frame as it is seen; neither where that is all of it. */
-function cutOf(
-  frame: { width: number; height: number },
-  cut: Cut = UNCUT,
-): Pick<RawFrame, 'crop' | 'userCrop'> {
-  const { part, lines } = partsOf(frame, cut);
-  return {
-    ...(cut.times > 1 && { crop: part }),
-    ...((lines.width < part.width || lines.height < part.height) && { userCrop: lines }),
   };
 }
 

@@ -127,9 +127,9 @@ describe('the setting', () => {
     expect(() => crop!.parse('5:4', UNCUT, optic)).toThrow(/4:3 or 3:2/);
   });
 
-  it('says in Exif how far it zoomed, and in words that raw is whole', () => {
+  it('says in Exif how far it zoomed, and in words to what shape it is cut', () => {
     expect(cut.exif!({ aspect: 'whole', times: 2.5 }, {}).DigitalZoomRatio).toEqual([250, 100]);
     expect(cut.exif!(UNCUT, {}).comment).toBeUndefined();
-    expect(cut.exif!({ aspect: '1:1', times: 1 }, {}).comment).toMatch(/raw holds the whole/);
+    expect(cut.exif!({ aspect: '1:1', times: 1 }, {}).comment).toMatch(/1:1/);
   });
 });

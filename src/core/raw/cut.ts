@@ -1,6 +1,7 @@
 // Where the cut of a frame lies: the part that a digital zoom leaves, and frame lines in it. Rectangles begin and end on even columns and rows, so
 // that colours lie in a part as in the whole.
 import { ratioOf, type Cut } from '../setting/cut';
+import type { Seen } from '../sensor/raw-frame';
 import type { Rectangle } from './shown';
 
 /** Of a frame what the zoom leaves, and what is inside the lines. */
@@ -58,4 +59,13 @@ export function linesIn(part: Rectangle, aspect: Cut['aspect']): Rectangle {
 export function partsOf(frame: Size, { times, aspect }: Cut): Parts {
   const part = zoomedPart(frame, times);
   return { part, lines: linesIn(part, aspect) };
+}
+
+/** What an image of that size tells of its cut: the part that counts and what is inside the frame lines; neither where that is all of it. */
+export function cutOf(frame: Size, cut: Cut): Pick<Seen, 'crop' | 'userCrop'> {
+  const { part, lines } = partsOf(frame, cut);
+  return {
+    ...(cut.times > 1 && { crop: part }),
+    ...((lines.width < part.width || lines.height < part.height) && { userCrop: lines }),
+  };
 }

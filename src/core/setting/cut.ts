@@ -47,7 +47,6 @@ export const cut: Setting<Cut> = {
   words: cutWords,
   inSetups: true,
   on: ({ can }) => can.cut !== undefined,
-  heldOn: (value, { can }) => ({ ...value, times: Math.min(value.times, can.cut?.high ?? 1) }),
   options: [
     {
       flag: 'zoom',
@@ -73,7 +72,7 @@ export const cut: Setting<Cut> = {
     if (!value) return {};
     return {
       DigitalZoomRatio: [Math.round(100 * value.times), 100],
-      ...(isCut(value) && { comment: `Pictures ${cutWords(value)}; raw holds the whole frame.` }),
+      ...(isCut(value) && { comment: `Pictures are ${cutWords(value)}.` }),
     };
   },
 };

@@ -51,8 +51,6 @@ export interface Setting<T> {
   readonly ladder?: Ladder;
   /** False for an optic that lacks it; absent where every one has it. */
   on?(optic: Optic): boolean;
-  /** A value as an optic can have it, where its ends are not those of a ladder; absent where every one can. */
-  heldOn?(value: T, optic: Optic): T;
   /** The nearest value that a person could set: what a file lets through may lie between two clicks. */
   settled?(value: T): T;
   /** What an earlier version kept, as it is kept now; anything else as it is. It must still pass the schema. */

@@ -36,10 +36,7 @@ export function settingsOf(
   values: SettingValues,
   optic: Optic,
 ): Partial<SettingValues> & Pick<SettingValues, 'meter'> {
-  const kept = settingsOn(optic).map(({ key, heldOn }) => [
-    key,
-    heldOn ? heldOn(values[key], optic) : values[key],
-  ]);
+  const kept = settingsOn(optic).map(({ key }) => [key, values[key]]);
   return Object.fromEntries(kept) as unknown as SettingValues;
 }
 

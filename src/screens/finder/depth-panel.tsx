@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Optic } from '../../core/body/body';
+import { zoomedSize } from '../../core/raw/cut';
 import { planDepth, sameSizeM, type DepthPlan, type PlanLens } from '../../core/optics/depth-plan';
 import {
   APERTURE_LADDER,
@@ -51,12 +52,14 @@ function presentPlan(optic: Optic): Plan {
   };
 }
 
-function lensOf(optic: Optic, apertureN: number): PlanLens | null {
+/** @param times how many times narrower the part is that is the picture */
+function lensOf(optic: Optic, apertureN: number, times: number): PlanLens | null {
   const { geometry, can } = optic;
   if (isUnknown(geometry)) return null;
+  const { sensor } = geometry;
   const widest = known(optic.apertureN) ?? apertureN;
   const n = can.aperture ? Math.min(can.aperture.high, Math.max(can.aperture.low, apertureN)) : widest;
-  return { ...geometry, apertureN: n };
+  return { ...geometry, sensor: { ...sensor, ...zoomedSize(sensor, times) }, apertureN: n };
 }
 
 export function DepthPanel() {
@@ -68,7 +71,10 @@ export function DepthPanel() {
   const [plan, setPlan] = useState(began);
   const [same, setSame] = useState(true);
   const optic = optics.find(({ id }) => id === plan.optic) ?? present;
-  const lens = lensOf(optic, plan.apertureN);
+  // Another lens is planned with whole.
+  const { times } = useDesk((d) => d.settings.cut);
+  const timesOf = ({ id }: Optic) => (id === present.id ? times : 1);
+  const lens = lensOf(optic, plan.apertureN, timesOf(optic));
   const unit = (
     <Segmented
       name="Distances in"
@@ -89,11 +95,11 @@ export function DepthPanel() {
     );
   const told = planDepth(lens, plan.focusM, plan.backgroundM);
   const from = optics.find(({ id }) => id === began.optic);
-  const before = from && lensOf(from, began.apertureN);
+  const before = from && lensOf(from, began.apertureN, timesOf(from));
   const behindM = plan.backgroundM - plan.focusM;
   const take = (id: string) => {
     const next = optics.find((o) => o.id === id);
-    const to = next && lensOf(next, plan.apertureN);
+    const to = next && lensOf(next, plan.apertureN, timesOf(next));
     if (!to) return;
     const closest = next.can.focus?.low ?? 0;
     const focusM = same ? Math.max(closest, sameSizeM(lens, plan.focusM, to)) : plan.focusM;
@@ -109,6 +115,7 @@ export function DepthPanel() {
     const { change } = useDesk.getState();
     change([
       { optic: optic.id },
+      { setting: 'cut', value: { times: timesOf(optic) } },
       ...(optic.can.focus ? [{ setting: 'focus' as const, value: { auto: false, exact: plan.focusM } }] : []),
       ...(optic.can.aperture
         ? [{ fader: 'aperture' as const, index: nearestStep(APERTURE_LADDER, lens.apertureN) }]

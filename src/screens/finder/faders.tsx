@@ -8,7 +8,8 @@ import type { SettingValues } from '../../core/setting/settings';
 import type { Optic } from '../../core/body/body';
 import { USUAL_LIGHTS } from '../../core/setting/white';
 import { stepsOn, type Steps } from '../../core/setting/ladder';
-import { known } from '../../core/units/known';
+import type { Cut } from '../../core/setting/cut';
+import { isUnknown, known, type Known } from '../../core/units/known';
 import { extendedStops, SETTING_IDS } from '../../core/exposure/settings';
 import { handHeldLimitS } from '../../core/optics/lens';
 import {
@@ -173,7 +174,7 @@ function DeskFader({
         valueText={told ? words : 'not known yet'}
         auto={auto}
         longEvery={id === 'compensation' ? 6 : 3}
-        marks={marksOf(id, exact, headroomEv, manual, lens, lengths).map((m) => ({
+        marks={marksOf(id, exact, headroomEv, manual, seenThrough(lens, controls.cut), lengths).map((m) => ({
           ...m,
           index: m.index - skipped,
         }))}
@@ -259,6 +260,13 @@ export function compensationWords(controls: ExposureControls, iris: boolean): st
   return moving.length === 1
     ? `moves ${SHORT[moving[0]!].replace(/^[SA]/, (c) => c.toLowerCase())}`
     : 'moves target';
+}
+
+/** A lens of which a part is seen: as a longer one, with a circle of confusion that is smaller by as much. */
+function seenThrough(lens: Optic, { times }: Cut): Optic {
+  const longer = (value: Known<number>) => (isUnknown(value) ? value : value * times);
+  if (times === 1 || !lens.can.cut) return lens;
+  return { ...lens, equivalentMm: longer(lens.equivalentMm), hyperfocalM: longer(lens.hyperfocalM) };
 }
 
 /** What the tool knows, at the track's edge: hand-held limit, base ISO, the compensation that just fits the highlights. */

@@ -6,7 +6,6 @@ import type { Body } from '../../core/body/body';
 import { CUT_LADDER, nearestStep, at } from '../../core/units/ladders';
 import { isUnknown, known } from '../../core/units/known';
 import { askForSensor, sensorMustBeAsked, useAttitude } from '../../live/attitude';
-import { definitionOf } from '../../core/setting/values';
 import { useDesk } from '../../live/desk';
 import { GRIDS, type Grid } from '../../live/desk-state';
 import { useBody, useOptic } from '../../live/in-use';
@@ -56,14 +55,8 @@ export function FramePanel({
   );
 }
 
-/** The cut as the optic in use can have it. */
-function useCut(): Cut {
-  const set = useDesk((d) => d.settings.cut);
-  return definitionOf('cut').heldOn!(set, useOptic());
-}
-
 function Framing() {
-  const cut = useCut();
+  const cut = useDesk((d) => d.settings.cut);
   const grid = useDesk((d) => d.grid);
   const { can } = useOptic();
   const body = useBody();
@@ -72,29 +65,27 @@ function Framing() {
     <>
       {can.cut ? (
         <>
-          {can.cut.high > 1 && (
-            <View style={styles.row}>
-              <Words kind="label" quiet style={styles.name}>
-                Digital zoom
-              </Words>
-              <View style={styles.flex}>
-                <Slider
-                  name="Digital zoom"
-                  value={nearestStep(CUT_LADDER, cut.times)}
-                  least={0}
-                  most={CUT_LADDER.length - 1}
-                  usual={0}
-                  large={8}
-                  valueText={`${cut.times.toFixed(1)} times${cut.times > 1 ? ', cut' : ''}`}
-                  onValue={(i) => changeSetting('cut', { times: at(CUT_LADDER, i).exact })}
-                  testID="cut-times"
-                />
-              </View>
-              <Words kind="value" style={styles.times}>
-                {cut.times.toFixed(1)}×
-              </Words>
+          <View style={styles.row}>
+            <Words kind="label" quiet style={styles.name}>
+              Digital zoom
+            </Words>
+            <View style={styles.flex}>
+              <Slider
+                name="Digital zoom"
+                value={nearestStep(CUT_LADDER, cut.times)}
+                least={0}
+                most={CUT_LADDER.length - 1}
+                usual={0}
+                large={8}
+                valueText={`${cut.times.toFixed(1)} times${cut.times > 1 ? ', cut' : ''}`}
+                onValue={(i) => changeSetting('cut', { times: at(CUT_LADDER, i).exact })}
+                testID="cut-times"
+              />
             </View>
-          )}
+            <Words kind="value" style={styles.times}>
+              {cut.times.toFixed(1)}×
+            </Words>
+          </View>
           <Words kind="label" quiet testID="cut-words">
             {leftWords(cut, body)}
           </Words>
@@ -148,7 +139,7 @@ function megapixelsLeft(cut: Cut, all: number): number {
 /** On the picture while anything is cut: how far, and what is left. */
 export function CutChip({ onPress }: { onPress: () => void }) {
   const { can } = useOptic();
-  const cut = useCut();
+  const cut = useDesk((d) => d.settings.cut);
   const { megapixels } = useBody();
   if (!can.cut || !isCut(cut)) return null;
   const all = known(megapixels);

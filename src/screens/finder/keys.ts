@@ -76,7 +76,7 @@ export const KEY_LINES: readonly KeyLine[] = [
     keys: ['+', '=', '-'],
     printed: '+ −',
     says: 'Digital zoom closer, wider',
-    on: ({ optic }) => (opticWith(optic).can.cut?.high ?? 1) > 1,
+    on: ({ optic }) => 'cut' in opticWith(optic).can,
     act: (desk, index) => desk.stepCut(index === 2 ? -1 : 1),
   },
   {

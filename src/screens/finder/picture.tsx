@@ -161,11 +161,10 @@ export function FinderPicture({
   );
 }
 
-/** Two fingers or the wheel: the digital zoom where there is one, else the device's own. In steps; what is left of one is kept. */
+/** Two fingers or the wheel: the device's own zoom where it has one, else the digital one. In steps; what is left of one is kept. */
 function useZoom(): (times: number) => void {
   const { can } = useOptic();
-  const [fader, ladder] =
-    can.cut && can.cut.high > 1 ? (['cut', CUT_LADDER] as const) : (['zoom', LADDERS.zoom] as const);
+  const [fader, ladder] = can.zoom ? (['zoom', LADDERS.zoom] as const) : (['cut', CUT_LADDER] as const);
   const wanted = useRef(1);
   return (times) => {
     const { settings, changeSetting, set } = useDesk.getState();
@@ -175,8 +174,8 @@ function useZoom(): (times: number) => void {
     wanted.current = Math.min(most, Math.max(1, wanted.current * times));
     const index = nearestStep(ladder, wanted.current);
     if (index === nearestStep(ladder, now)) return;
-    if (fader === 'cut') changeSetting('cut', { times: at(ladder, index).exact });
-    else if (can.zoom) set('zoom', index);
+    if (fader === 'zoom') set('zoom', index);
+    else if (can.cut) changeSetting('cut', { times: at(ladder, index).exact });
   };
 }
 

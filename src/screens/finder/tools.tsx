@@ -110,7 +110,7 @@ const styles = StyleSheet.create({
     pointerEvents: 'box-none',
   },
   foot: { alignItems: 'flex-end' },
-  lines: { flexDirection: 'column' },
+  lines: { flexDirection: 'column', alignItems: 'flex-start' },
   column: { flex: 1, alignItems: 'flex-start', justifyContent: 'space-between', pointerEvents: 'box-none' },
   lyingChecks: { flexDirection: 'row', gap: GAP, pointerEvents: 'box-none' },
   checks: { gap: GAP, pointerEvents: 'box-none' },
