@@ -123,7 +123,8 @@ function Framing() {
 /** What a cut leaves, and of what. */
 function leftWords(cut: Cut, { megapixels, evidence }: Body): string {
   if (!isCut(cut)) return 'The lens’s whole frame.';
-  const whole = evidence === 'raw' ? 'Raw keeps the whole frame.' : 'The JPEG keeps nothing of what is outside.';
+  const whole =
+    evidence === 'raw' ? 'Raw keeps the whole frame.' : 'The JPEG keeps nothing of what is outside.';
   const all = known(megapixels);
   if (all === undefined) return `${cutWords(cut)}. ${whole}`;
   return `${cutWords(cut)}: ${megapixelsLeft(cut, all).toFixed(1)} of ${all} MP. ${cut.times > 1 ? 'No more detail than the lens sees at 1×. ' : ''}${whole}`;
