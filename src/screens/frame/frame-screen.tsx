@@ -6,20 +6,10 @@ import type { OpenedFile } from '../../workers/lightbox.worker';
 import { forecastHeld, type FrameRecord, type RawFigures } from '../../core/frame/record';
 import { EIGHT_BITS } from '../../core/frame/picture-frame';
 import type { CheckReport } from '../../core/dng/check';
-import { definitionOf, listed } from '../../core/setting/values';
 import { whiteWords, type WhitePoint } from '../../core/colour/temperature';
-import { isUnknown, known, type Known } from '../../core/units/known';
+import { isUnknown } from '../../core/units/known';
 import type { PictureHistogram } from '../../core/scopes/picture-histogram';
-import {
-  APERTURE_LADDER,
-  formatEv,
-  formatThirds,
-  ISO_LADDER,
-  SHUTTER_LADDER,
-  stepOf,
-} from '../../core/units/ladders';
-import { patternOf } from '../../core/meter/read';
-import { ev100OfSettings } from '../../core/light/apex';
+import { formatEv } from '../../core/units/ladders';
 import { WorkerGone } from '../../workers/hire';
 import { fileName } from '../../library/file-name';
 import { useDesk } from '../../live/desk';
@@ -30,15 +20,12 @@ import { Button } from '../../ui/button';
 import { saveFile } from '../../ui/save-file';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
-import { partsOfFrame } from '../../core/frame/record';
-import { isLevel } from '../../core/body/attitude';
-import { levelWords } from '../finder/frame-layer';
-import { lengthWords } from '../../core/units/lengths';
 import { capital, percentWords } from '../finder/format';
 import { paintPicture, paintStopline } from '../../ui/scopes/paint';
 import { Scope } from '../../ui/scopes/scope';
 import { useDeleteWithUndo } from '../sheet/sheet-screen';
 import { DevelopedPicture } from './developed-picture';
+import { CaptureData } from './capture-data';
 import { FrameWhite } from './frame-white';
 
 type Opening =
@@ -299,121 +286,6 @@ function Row({ cells, quiet }: { cells: readonly string[]; quiet?: boolean }) {
   );
 }
 
-/** A value with how it was set, or why it is not known. */
-function madeWords<T>(value: Known<T>, words: (known: T) => string, auto?: boolean): string {
-  if (isUnknown(value)) return `unknown: ${value.unknown}`;
-  return auto === undefined ? words(value) : `${words(value)}, ${auto ? 'automatic' : 'by hand'}`;
-}
-
-/** The settings that say nothing of themselves elsewhere, where they were not as usual. */
-function furtherSettings({ set }: FrameRecord): [string, string][] {
-  const shown = [
-    'shutter',
-    'iso',
-    'aperture',
-    'compensationEv',
-    'focus',
-    'meter',
-    'rules',
-    'white',
-    'pictures',
-  ];
-  return listed().flatMap(({ key, name, words, initial }): [string, string][] => {
-    const value = set[key];
-    return shown.includes(key) || value === undefined || same(value, initial) ? [] : [[name, words(value)]];
-  });
-}
-
-/** Of what is shown, and where that is a part, of the whole. */
-function sizeWords(record: FrameRecord): string {
-  const { image } = record;
-  const { lines } = partsOfFrame(record);
-  const words = `${lines.width} × ${lines.height}`;
-  return lines.width === image.width && lines.height === image.height
-    ? words
-    : `${words} of ${image.width} × ${image.height}`;
-}
-
-/** By what they hold: what comes out of storage is another object. */
-function same(a: unknown, b: unknown): boolean {
-  return JSON.stringify(a) === JSON.stringify(b);
-}
-
-/** What only frames made in this way have. */
-function originWords({ made, files }: FrameRecord): [string, string][] {
-  if (made.kind === 'simulated')
-    return [
-      ['Held', made.outside.support === 'tripod' ? 'on a tripod' : 'by hand'],
-      ['Scene', `${made.scene}, seed ${made.seed}`],
-    ];
-  if (made.kind === 'browser') {
-    const averaged = made.pictures > 1 ? `${made.pictures} pictures averaged` : 'one picture';
-    const has = files.some(({ format }) => format === 'dng');
-    return [
-      ['Device', made.device],
-      ...(has ? [['Linear DNG', `${averaged}, ${EIGHT_BITS}`] as [string, string]] : []),
-    ];
-  }
-  return [['Imported', made.file]];
-}
-
-function CaptureData({ record }: { record: FrameRecord }) {
-  const lengths = useDesk((d) => d.lengths);
-  const local = new Date(record.timeMs + record.offsetMinutes * 60000).toISOString();
-  const { shutterS, iso, apertureN, compensationEv } = record.exposure;
-  const { set, metered, files } = record;
-  const whole = [known(apertureN), known(shutterS), known(iso)] as const;
-  const ev = whole.every((v) => v !== undefined)
-    ? ev100OfSettings(...(whole as [number, number, number]))
-    : null;
-  const fixed = set.aperture === undefined;
-  const rows: [string, string][] = [
-    ['Shutter', madeWords(shutterS, (s) => stepOf(SHUTTER_LADDER, s).label, set.shutter?.auto)],
-    ['ISO', madeWords(iso, (s) => stepOf(ISO_LADDER, s).label, set.iso?.auto)],
-    [
-      'Aperture',
-      madeWords(apertureN, (n) => (fixed ? `f/${n}` : stepOf(APERTURE_LADDER, n).label), set.aperture?.auto),
-    ],
-    ['Compensation', `${formatThirds(compensationEv)} EV`],
-    ...(ev === null ? [] : [['EV at ISO 100', ev.toFixed(1)] as [string, string]]),
-    ['Meter', set.meter ? definitionOf('meter').words(set.meter) : patternOf(metered.pattern).name],
-    [
-      'White',
-      madeWords(
-        record.kelvin,
-        (kelvin) =>
-          `${whiteWords({ kelvin, tint: record.tint ?? 0 })}, ${set.white && !set.white.auto ? 'by hand' : 'automatic'}`,
-      ),
-    ],
-    ['Lens', record.lens],
-    ['Focus', madeWords(record.focusM, (m) => lengthWords(m ?? Infinity, lengths))],
-    ...furtherSettings(record),
-    ...originWords(record),
-    ['Camera', record.camera],
-    ['Taken', `${local.slice(0, 10)} ${local.slice(11, 19)}`],
-    ...(record.held && !isLevel(record.held) ? [['Level', levelWords(record.held)] as [string, string]] : []),
-    ['Size', sizeWords(record)],
-    ...files.map(({ format, bytes }): [string, string] => [
-      format.toUpperCase(),
-      bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`,
-    ]),
-  ];
-  return (
-    <View style={styles.panel} testID="capture-data">
-      {rows.map(([name, value]) => (
-        <View key={name} style={styles.dataRow}>
-          <Words kind="body" quiet style={styles.dataName}>
-            {name}
-          </Words>
-          <Words kind="body" style={styles.dataValue}>
-            {value}
-          </Words>
-        </View>
-      ))}
-    </View>
-  );
-}
-
 function Download({
   record,
   white,
@@ -470,7 +342,4 @@ const styles = StyleSheet.create({
   tableRow: { flexDirection: 'row', paddingVertical: 3 },
   cell: { flex: 1, textAlign: 'right' },
   firstCell: { flexGrow: 0, flexShrink: 0, flexBasis: 32, textAlign: 'left' },
-  dataRow: { flexDirection: 'row', paddingVertical: 3 },
-  dataName: { width: 124 },
-  dataValue: { flex: 1 },
 });
