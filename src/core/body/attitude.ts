@@ -73,7 +73,7 @@ export function isLevel(attitude: Attitude): boolean {
     : Math.abs(view.rollDeg) < LEVEL_WITHIN_DEG;
 }
 
-/** "falls 2.1° to the right", or "level": of the horizon that the camera sees, which turns against it. */
+/** "2.1° clockwise", or "level": how the camera is turned as seen from behind. The horizon that it sees turns against it. */
 export function rollWords({ rollDeg }: Attitude): string {
   if (Math.abs(rollDeg) < LEVEL_WITHIN_DEG) return 'level';
   return `${Math.abs(rollDeg).toFixed(1)}° ${rollDeg > 0 ? 'clockwise' : 'counter-clockwise'}`;

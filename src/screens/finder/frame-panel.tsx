@@ -1,5 +1,5 @@
 // Framing: how far the picture is cut out of the lens's frame, its shape, lines to compose by, and the level; in a second part what lies sharp.
-import { StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import { ASPECT_IDS, cutWords, isCut, type Cut } from '../../core/setting/cut';
 import { linesSize, zoomedSize } from '../../core/raw/cut';
 import type { Body } from '../../core/body/body';
@@ -14,7 +14,6 @@ import { Panel, PanelScroll } from '../../ui/panel';
 import { Segmented } from '../../ui/segmented';
 import { Slider } from '../../ui/slider';
 import { colour, radius, space, touch } from '../../ui/theme';
-import { Pressable } from 'react-native';
 import { Words } from '../../ui/words';
 import { DepthPanel } from './depth-panel';
 import { levelWords } from './frame-layer';
