@@ -12,7 +12,7 @@ import { finderFor, type Finder, type FinderAsk } from '../src/core/finder/finde
 import { developReduced } from '../src/core/raw/develop';
 import { countSites } from '../src/core/raw/statistics';
 import { captureFrame } from '../src/core/scene/capture';
-import { readScenePack } from '../src/core/scene/pack';
+import { readFirstLook, readScenePack } from '../src/core/scene/pack';
 import { plateRows, previewStage } from '../src/core/scene/light-rows';
 import { OPENING } from '../src/core/scene/outside';
 import { viewScene } from '../src/core/scene/view';
@@ -87,7 +87,7 @@ async function main(): Promise<void> {
     for (let i = 0; i < floats.length; i++) floats[i] = floats[i]! * 0.5 + 1;
   });
   const passName = 'one pass over 3 × 2²⁰ floats';
-  row('scene: unpack, first look', await time(7, () => readScenePack(bytes, true)), passName, pass);
+  row('scene: unpack, first look', await time(7, () => readFirstLook(bytes)), passName, pass);
   row('scene: unpack, whole', await time(7, () => readScenePack(bytes)), passName, pass);
   const scene = await readScenePack(bytes);
   row(
@@ -269,7 +269,7 @@ async function main(): Promise<void> {
   row(
     'pictures: marks, all of them',
     await time(20, () =>
-      pictures.marks({ white: true, black: true, zebraPercent: 90, brightestShare: 0.01 }),
+      pictures.marks({ white: true, black: true, zebraPercent: 90, brightestShare: 0.01, peaks: null }),
     ),
     touchName,
     touch,

@@ -330,7 +330,10 @@ async function focus(stage: Stage) {
   await page.mouse.click(box.x + 0.35 * box.width, box.y + 0.72 * box.height);
   await press(page, 'value-focus');
   await wordsBecome(page, 'focus-stands', /found in/);
+  await press(page, 'peaking');
+  await wordsBecome(page, 'peaking-share', /of the frame/);
   shown.push(await picture(page));
+  await press(page, 'peaking');
   await press(page, 'focus-part');
   await page.keyboard.press('Escape');
   await page.focus(byId('focus-place'));

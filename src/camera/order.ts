@@ -2,6 +2,7 @@
 import type { FitWay } from '../core/advice/fit';
 import type { Orientation } from '../core/body/orientation';
 import type { SettingId } from '../core/exposure/settings';
+import type { PeakingMark } from '../core/finder/drawing';
 import type { FinderAsk } from '../core/finder/finder';
 import type { Calibration } from '../core/meter/calibration';
 import type { Receptor } from '../core/meter/incident';
@@ -19,6 +20,8 @@ export interface MarksOrder {
   readonly brightest: boolean;
   /** A mesh over what lies within what is sharp, where the camera sees depth. */
   readonly inFocus: boolean;
+  /** Edges in focus light up; null for none. */
+  readonly peaking: PeakingMark | null;
   /** Distances in place of the picture, likewise. */
   readonly depth: boolean;
 }

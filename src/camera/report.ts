@@ -111,6 +111,8 @@ export interface Report {
   readonly subjectM: Known<number>;
   /** How that came to be; null where the camera does not tell. */
   readonly focus: FocusInUse | null;
+  /** Share of the frame that lights up as edges in focus; null while that is not asked for, or cannot be told. */
+  readonly peaking: number | null;
   /** Live reading. */
   readonly reading: Reading;
   /** Why readings tell differences of light only; null where they are absolute. */

@@ -81,13 +81,14 @@ const NO_MARKS: MarksOrder = {
   zebra: null,
   brightest: false,
   inFocus: false,
+  peaking: null,
   depth: false,
 };
 
 /** What is drawn over the picture; nothing while the finder is cleared. Without raw the zebra lies on the picture. */
 export function marksOf(
   { marks, zebra }: CheckSettings,
-  depth: Pick<MarksOrder, 'inFocus' | 'depth'>,
+  focus: Pick<MarksOrder, 'inFocus' | 'depth' | 'peaking'>,
   cleared: boolean,
   evidence: Evidence,
 ): MarksOrder {
@@ -98,7 +99,7 @@ export function marksOf(
       : ({ of: 'picture', percent } as const);
   return {
     ...marks,
-    ...depth,
+    ...focus,
     zebra: zebra.on ? { native: on(zebra.native), extended: on(zebra.extended) } : null,
     brightest: true,
   };

@@ -104,10 +104,12 @@ export function clamp(share: number): number {
   return Math.min(1, Math.max(0, share));
 }
 
-/** What is drawn by depth, where the optic sees any. */
-function depthOf({ optic, inFocus, depth }: Desk): Pick<MarksOrder, 'inFocus' | 'depth'> {
+/** What is drawn of focus: by depth where the optic sees any. */
+function focusMarksOf(desk: Desk): Pick<MarksOrder, 'inFocus' | 'depth' | 'peaking'> {
+  const { optic, inFocus, depth, peaking } = desk;
   const sees = opticWith(optic).seesDepth === true;
-  return { inFocus: inFocus && sees, depth: depth && sees };
+  const { on, strength, colour } = peaking;
+  return { inFocus: inFocus && sees, depth: depth && sees, peaking: on ? { strength, colour } : null };
 }
 
 /** The desk as an order to the camera. */
@@ -130,7 +132,7 @@ export function orderOf(
     equivalentsFor: wants.equivalents,
     weights: wants.weights,
     calibration: calibrations[optic] ?? null,
-    marks: marksOf(check, depthOf(desk), cleared, bodyWith(optic).evidence),
+    marks: marksOf(check, focusMarksOf(desk), cleared, bodyWith(optic).evidence),
     outlook: { tolerance: { share: check.share, area: check.sparkle }, cleanDb: check.cleanDb },
     fitBy: check.fitBy,
     habitEv: check.habitEv,

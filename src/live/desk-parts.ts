@@ -9,6 +9,7 @@ export const DESK_PARTS = [
   'focusAt',
   'focusLoupe',
   'inFocus',
+  'peaking',
   'grid',
   'level',
   'lengths',

@@ -3,6 +3,8 @@ import * as Type from '@sinclair/typebox';
 import type { TSchema } from '@sinclair/typebox';
 import { ATTITUDE } from '../core/body/attitude';
 import { REMEDY_KINDS } from '../core/advice/situation';
+import { PEAKING_COLOURS } from '../core/finder/drawing';
+import { PEAKING_STRENGTHS } from '../core/focus/peaking';
 import { SETTING_IDS } from '../core/exposure/settings';
 import { CALIBRATION_WAYS } from '../core/meter/calibration';
 import { RECEPTORS } from '../core/meter/incident';
@@ -29,6 +31,11 @@ const PARTS: Readonly<Record<DeskPart, TSchema>> = {
   focusAt: nullable(Type.Object(POINT)),
   focusLoupe: Type.Boolean(),
   inFocus: Type.Boolean(),
+  peaking: Type.Object({
+    on: Type.Boolean(),
+    strength: oneOf(PEAKING_STRENGTHS),
+    colour: oneOf(Object.keys(PEAKING_COLOURS)),
+  }),
   grid: oneOf(GRIDS),
   level: Type.Boolean(),
   lengths: oneOf(LENGTH_UNITS),

@@ -3,6 +3,7 @@
 import type { FitPlan } from '../core/advice/fit';
 import type { DeskChange, RemedyKind } from '../core/advice/situation';
 import type { Orientation } from '../core/body/orientation';
+import type { PeakingMark } from '../core/finder/drawing';
 import type { AutomaticRules } from '../core/exposure/control';
 import type { SettingId } from '../core/exposure/settings';
 import type { Calibration } from '../core/meter/calibration';
@@ -131,6 +132,11 @@ export interface WhiteSlice {
   setShowLights(shown: boolean): void;
 }
 
+/** Whether and how edges in focus light up. */
+export interface Peaking extends PeakingMark {
+  readonly on: boolean;
+}
+
 /** Where the lens is focused. */
 export interface FocusSlice {
   /** Where the automatic looks; null while that is where the spot lies. */
@@ -142,6 +148,9 @@ export interface FocusSlice {
   /** Where the camera sees depth: what is sharp is marked; distances are shown in place of the picture. */
   readonly inFocus: boolean;
   readonly depth: boolean;
+  /** Edges in focus light up. */
+  readonly peaking: Peaking;
+  setPeaking(change: Partial<Peaking>): void;
   setInFocus(on: boolean): void;
   setDepth(on: boolean): void;
   /** Parts the place from the spot, or with null joins them. */

@@ -12,12 +12,14 @@ export const focusSlice: Slice<FocusSlice> = (set, get) => ({
   focusLoupe: true,
   inFocus: false,
   depth: false,
+  peaking: { on: false, strength: 'usual', colour: 'lime' },
 
   setFocusAt: (at) => set({ focusAt: at && { x: clamp(at.x), y: clamp(at.y) } }),
   lookAgain: () => set(({ focusAgain }) => ({ focusAgain: focusAgain + 1 })),
   setFocusLoupe: (focusLoupe) => set({ focusLoupe }),
   setInFocus: (inFocus) => set({ inFocus }),
   setDepth: (depth) => set({ depth }),
+  setPeaking: (change) => set(({ peaking }) => ({ peaking: { ...peaking, ...change } })),
   holdFocus: () => {
     const stands = known(latestReport()?.focusM ?? { unknown: '' });
     if (stands !== undefined) get().changeSetting('focus', { auto: false, exact: Math.min(FAR_M, stands) });

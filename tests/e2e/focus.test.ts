@@ -56,6 +56,21 @@ it.each(SIZES)('$name', async (size) => {
   await page.waitForSelector(`${byId('in-focus')}[aria-checked=false]`);
   await tap(page, 'focus-again');
   await wordsBecome(page, 'focus-stands', /found in/);
+  // Edges in focus light up, the more the more is asked for; in another colour too.
+  await page.keyboard.press("'");
+  await wordsBecome(page, 'peaking-share', /[1-9].* % of the frame/);
+  const lit = parseFloat(await words(page, 'peaking-share'));
+  await tap(page, 'peaking-strength-few');
+  await page.waitForFunction(
+    (s: string, most: number) => parseFloat(document.querySelector(s)?.textContent ?? '') < most,
+    {},
+    byId('peaking-share'),
+    lit,
+  );
+  await tap(page, 'peaking-colour-amber');
+  await page.waitForSelector(`${byId('peaking-colour-amber')}[aria-checked=true]`);
+  await tap(page, 'peaking');
+  await gone('peaking-share');
   // A place of its own: moved by keys, the spot stays; another distance is found there, or none.
   await tap(page, 'focus-part');
   await page.keyboard.press('Escape');

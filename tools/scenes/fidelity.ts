@@ -1,12 +1,16 @@
 // How faithful a packed plate is to its rendered master: relative error of single values and of patch means.
-import type { Plate } from '../../src/core/scene/plate-codec';
+import type { Plate } from '../../src/core/scene/plate';
 
-export const PATCH = 16;
+/** Side of the squares whose mean must hold, pixels: the same part of what is seen where there is more detail. */
+export function patchSide(width: number): number {
+  return width > 1024 ? 32 : 16;
+}
+const CHANNELS = 3;
 
 export interface Fidelity {
   /** RMS of the relative error of single values, a channel at a time. */
   rms: number[];
-  /** Largest relative error of the mean of any 16×16 patch, wherever it starts, a channel at a time. */
+  /** Largest relative error of the mean of any patch, wherever it starts, a channel at a time. */
   worstPatch: number[];
 }
 
@@ -18,12 +22,11 @@ export function floorOf(master: Plate, stops = 16): number {
 }
 
 export function fidelity(master: Plate, packed: Plate, floor = floorOf(master)): Fidelity {
-  const { channels } = master;
   const rms: number[] = [];
   const worstPatch: number[] = [];
-  for (let c = 0; c < channels; c++) {
+  for (let c = 0; c < CHANNELS; c++) {
     let square = 0;
-    for (let i = c; i < master.data.length; i += channels) {
+    for (let i = c; i < master.data.length; i += CHANNELS) {
       const v = master.data[i]!;
       square += ((packed.data[i]! - v) / Math.max(v, floor)) ** 2;
     }
@@ -33,19 +36,20 @@ export function fidelity(master: Plate, packed: Plate, floor = floorOf(master)):
   return { rms, worstPatch };
 }
 
-/** Relative error of the mean of the patch starting at each pixel, rows of (width − 15). */
+/** Relative error of the mean of the patch starting at each pixel, rows of them. */
 function patchErrors(master: Plate, packed: Plate, channel: number, floor: number): number[] {
   const { width, height } = master;
+  const side = patchSide(width);
   const [a, b] = [integral(master, channel), integral(packed, channel)];
   const w1 = width + 1;
   const out: number[] = [];
-  for (let y = 0; y + PATCH <= height; y++) {
+  for (let y = 0; y + side <= height; y++) {
     let worst = 0;
-    for (let x = 0; x + PATCH <= width; x++) {
-      const [p, q] = [y * w1 + x, (y + PATCH) * w1 + x];
-      const sum = (t: Float64Array) => t[q + PATCH]! - t[q]! - t[p + PATCH]! + t[p]!;
+    for (let x = 0; x + side <= width; x++) {
+      const [p, q] = [y * w1 + x, (y + side) * w1 + x];
+      const sum = (t: Float64Array) => t[q + side]! - t[q]! - t[p + side]! + t[p]!;
       const truth = sum(a);
-      const error = (sum(b) - truth) / Math.max(truth, floor * PATCH * PATCH);
+      const error = (sum(b) - truth) / Math.max(truth, floor * side * side);
       if (Math.abs(error) > Math.abs(worst)) worst = error;
     }
     out.push(worst);
@@ -53,12 +57,12 @@ function patchErrors(master: Plate, packed: Plate, channel: number, floor: numbe
   return out;
 }
 
-function integral({ data, width, height, channels }: Plate, channel: number): Float64Array {
+function integral({ data, width, height }: Plate, channel: number): Float64Array {
   const t = new Float64Array((width + 1) * (height + 1));
   for (let y = 0; y < height; y++) {
     let row = 0;
     for (let x = 0; x < width; x++) {
-      row += data[(y * width + x) * channels + channel]!;
+      row += data[(y * width + x) * CHANNELS + channel]!;
       t[(y + 1) * (width + 1) + x + 1] = t[y * (width + 1) + x + 1]! + row;
     }
   }
@@ -86,19 +90,20 @@ export function valuesToKeep(
   tolerance: number,
   floor = floorOf(master),
 ): number[] {
-  const { width, height, channels } = master;
+  const { width, height } = master;
+  const side = patchSide(width);
   const keep = new Set<number>();
   for (let round = 0; round < 12; round++) {
     let bad = 0;
-    for (let c = 0; c < channels; c++) {
+    for (let c = 0; c < CHANNELS; c++) {
       const [a, b] = [integral(master, c), integral(packed, c)];
       const w1 = width + 1;
-      for (let y = 0; y + PATCH <= height; y += round < 4 ? 4 : 1) {
-        for (let x = 0; x + PATCH <= width; x += round < 4 ? 4 : 1) {
-          const [p, q] = [y * w1 + x, (y + PATCH) * w1 + x];
-          const sum = (t: Float64Array) => t[q + PATCH]! - t[q]! - t[p + PATCH]! + t[p]!;
+      for (let y = 0; y + side <= height; y += round < 4 ? 4 : 1) {
+        for (let x = 0; x + side <= width; x += round < 4 ? 4 : 1) {
+          const [p, q] = [y * w1 + x, (y + side) * w1 + x];
+          const sum = (t: Float64Array) => t[q + side]! - t[q]! - t[p + side]! + t[p]!;
           const truth = sum(a);
-          if (Math.abs(sum(b) - truth) <= tolerance * Math.max(truth, floor * PATCH * PATCH)) continue;
+          if (Math.abs(sum(b) - truth) <= tolerance * Math.max(truth, floor * side * side)) continue;
           bad++;
           mendPatch(master, packed, c, x, y, tolerance * 0.8, floor, keep);
         }
@@ -119,17 +124,18 @@ function mendPatch(
   floor: number,
   keep: Set<number>,
 ): void {
-  const { width, channels } = master;
+  const { width } = master;
+  const side = patchSide(width);
   const indices: number[] = [];
   let [error, truth] = [0, 0];
-  for (let y = y0; y < y0 + PATCH; y++)
-    for (let x = x0; x < x0 + PATCH; x++) {
-      const i = (y * width + x) * channels + c;
+  for (let y = y0; y < y0 + side; y++)
+    for (let x = x0; x < x0 + side; x++) {
+      const i = (y * width + x) * CHANNELS + c;
       indices.push(i);
       error += packed.data[i]! - master.data[i]!;
       truth += master.data[i]!;
     }
-  const limit = tolerance * Math.max(truth, floor * PATCH * PATCH);
+  const limit = tolerance * Math.max(truth, floor * side * side);
   const sign = Math.sign(error);
   indices.sort((i, j) => sign * (packed.data[j]! - master.data[j]! - (packed.data[i]! - master.data[i]!)));
   for (const i of indices) {

@@ -1,8 +1,8 @@
-// A digest of rendered masters, small enough to keep beside the tests: for each plate the means of all aligned 16×16
-// patches, and two windows of 128×128 at full size. Little-endian floats: size, then plate by plate.
-import type { Plate } from '../../src/core/scene/plate-codec';
+// A digest of rendered masters, small enough to keep beside the tests: for each plate the means of all aligned
+// squares (`patchSide`), and two windows of 128×128 at full size. Little-endian floats: size, then plate by plate.
+import type { Plate } from '../../src/core/scene/plate';
+import { patchSide } from './fidelity';
 
-const PATCH = 16;
 const WINDOW = 128;
 
 export interface MasterDigest {
@@ -23,14 +23,15 @@ export function writeMasterDigest(masters: readonly Plate[]): Uint8Array {
   const values: number[] = [masters[0]!.width, masters.length];
   for (const master of masters) {
     const size = master.width;
-    for (let y = 0; y < size; y += PATCH)
-      for (let x = 0; x < size; x += PATCH)
+    const side = patchSide(size);
+    for (let y = 0; y < size; y += side)
+      for (let x = 0; x < size; x += side)
         for (let c = 0; c < 3; c++) {
           let sum = 0;
-          for (let k = 0; k < PATCH * PATCH; k++) {
-            sum += master.data[((y + (k >> 4)) * size + x + (k & 15)) * 3 + c]!;
+          for (let k = 0; k < side * side; k++) {
+            sum += master.data[((y + Math.floor(k / side)) * size + x + (k % side)) * 3 + c]!;
           }
-          values.push(sum / (PATCH * PATCH));
+          values.push(sum / (side * side));
         }
     for (const [wx, wy] of WINDOWS) {
       const [x0, y0] = [Math.floor(wx * size), Math.floor(wy * size)];
@@ -47,7 +48,7 @@ export function readMasterDigest(bytes: Uint8Array): MasterDigest {
   let at = 2;
   const take = (n: number) => values.subarray(at, (at += n));
   const plates = Array.from({ length: count }, () => ({
-    means: take((size / PATCH) ** 2 * 3),
+    means: take((size / patchSide(size)) ** 2 * 3),
     windows: WINDOWS.map(([wx, wy]) => ({
       x: Math.floor(wx * size),
       y: Math.floor(wy * size),

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { LUMA_709 } from '../../src/core/colour/srgb';
 import { dot, plateShareOf, poseOf, type Pose } from '../../src/core/scene/space';
-import type { Plate } from '../../src/core/scene/plate-codec';
+import type { Plate } from '../../src/core/scene/plate';
 import type { Point3, SceneDescription, SceneLamp, ScenePatch, SceneSpace } from '../../src/core/scene/scene';
 import type { PlateId } from '../../src/core/sensor/simulated-camera';
 import { LENS_PLATES, sourceDir } from './files';
@@ -12,6 +12,8 @@ export interface SceneSource extends Omit<SceneDescription, 'lamps' | 'patches' 
   unitCdM2: number;
   /** Stops under the brightest value at which a lamp's plate ends. */
   floorStops: number;
+  /** Times the usual side of a lens's plates, where they carry more detail than is usual. */
+  detail?: Partial<Record<PlateId, number>>;
   lamps: (SceneLamp & { plate: string; gain: number })[];
   patches: PatchSource[];
 }

@@ -2,7 +2,7 @@
 // .cache/scenes under the hash of their source; all scenes take about two hours on two cores.
 import { existsSync, mkdirSync, readFileSync, renameSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { LENS_PLATES, renderFile, SCENE_IDS, sourceDir } from './files';
+import { LENS_PLATES, platesOf, renderFile, SCENE_IDS, sourceDir } from './files';
 import { render, rendererIsThere } from './povray';
 
 if (!rendererIsThere()) {
@@ -21,7 +21,7 @@ for (const lens of Object.keys(LENS_PLATES)) {
       mkdirSync(dirname(target), { recursive: true });
       const partial = target.replace(/\.exr$/, '.part.exr');
       const started = Date.now();
-      render({ id, plate, ...LENS_PLATES[lens]! }, partial);
+      render({ id, plate, ...platesOf(id, lens) }, partial);
       renameSync(partial, target);
       console.log(`${id} ${lens} ${plate}: ${((Date.now() - started) / 1000).toFixed(0)} s`);
     }

@@ -4,12 +4,14 @@ import * as Comlink from 'comlink';
 import { averager, type Averaged, type Averager } from '../../core/combine/average';
 import {
   isVideoFormat,
+  lumaOf,
   sampledSize,
   sampleVideo,
   stepFor,
   videoMatrixOf,
   type VideoPicture,
 } from '../../core/colour/video';
+import { noiseOfPicture, PEAKING_RULES, peaksOfPicture, type PeakingRule } from '../../core/focus/peaking';
 import { pictureFinder, type PictureFinder } from '../../core/finder/picture-finder';
 import { fieldWeights } from '../../core/meter/whole';
 import { jpegFacts } from '../../core/formats/jpeg';
@@ -285,7 +287,12 @@ function show(drawn: CanvasImageSource, picture: VideoPicture, part: Rectangle):
   lap('meter');
   const { marks, settings, lockedEv100 } = order;
   const { native } = marks.zebra ?? {};
+  const peaks = marks.peaking && {
+    samples: edgesInFocus(picture, step, PEAKING_RULES[marks.peaking.strength]),
+    colour: marks.peaking.colour,
+  };
   const layer = finder.finder.marks({
+    peaks,
     white: marks.pictureWhite,
     black: marks.pictureBlack,
     zebraPercent: native?.of === 'picture' ? native.percent : null,
@@ -316,6 +323,7 @@ function show(drawn: CanvasImageSource, picture: VideoPicture, part: Rectangle):
     focusM: standing.focus ?? { unknown: 'the device does not tell where it is focused' },
     subjectM: { unknown: 'the device tells no distances' },
     focus: null,
+    peaking: peaks && peaks.samples.length / (size.width * size.height),
     ...{ reading, relative, fromGreyEv, wholeEv100, pins },
     hand: null,
     weights: order.weights ? weightsOf(rgba, size) : null,
@@ -327,6 +335,18 @@ function show(drawn: CanvasImageSource, picture: VideoPicture, part: Rectangle):
     raw: noRaw,
     stageMs,
   });
+}
+
+/** What its noise is told by is measured now and then: it takes as long as looking for edges does. */
+const NOISE_EVERY = 15;
+let noise: { frame: number; of: string; deviation: number } | undefined;
+
+function edgesInFocus(picture: VideoPicture, step: number, rule: PeakingRule): Uint32Array {
+  const luma = lumaOf(picture);
+  const of = `${picture.format} ${picture.width} ${picture.height}`;
+  if (noise?.of !== of || frameNumber - noise.frame >= NOISE_EVERY)
+    noise = { frame: frameNumber, of, deviation: noiseOfPicture(luma) };
+  return peaksOfPicture(luma, step, noise.deviation, rule);
 }
 
 function whiteReport({ whiteOnPicture, standing, order }: Asked): Report['white'] {

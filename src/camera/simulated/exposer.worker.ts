@@ -8,10 +8,11 @@ import { shoot } from '../../core/frame/shoot';
 import type { FramePoint } from '../../core/meter/luminance-map';
 import { developerFor, developRegion } from '../../core/raw/develop';
 import { captureWindow } from '../../core/scene/capture';
+import type { Outside } from '../../core/scene/outside';
 import { digitallyZoomed } from '../../core/scene/digital-zoom';
 import { frameSize, windowAbout } from '../../core/scene/framing';
-import { focusedPlates, type FocusedPlates } from '../../core/scene/light-rows';
-import { viewScene } from '../../core/scene/view';
+import { focusedPlates, partFor, type FocusedPlates } from '../../core/scene/light-rows';
+import { viewScene, type SceneView } from '../../core/scene/view';
 import { OPTICS } from '../../core/sensor/cameras';
 import type { LensId } from '../../core/sensor/simulated-camera';
 import { isUnknown } from '../../core/units/known';
@@ -38,6 +39,27 @@ export interface LoupeAsk {
   /** Sites across and down. */
   readonly width: number;
   readonly height: number;
+}
+
+/** Of the plates beside the loupe's window whose light is taken along. */
+const LOUPE_MARGIN_SHARE = 0.06;
+
+/** What was last looked at: the next press mostly looks at the same. */
+let looked: { key: string; view: SceneView } | undefined;
+
+async function viewOf(
+  scene: string,
+  lens: LensId,
+  zoomTimes: number,
+  orientation: Orientation,
+  outside: Outside,
+): Promise<{ key: string; view: SceneView }> {
+  const url = sceneUrl(scene, lens);
+  const key = JSON.stringify([url, lens, zoomTimes, orientation, outside]);
+  const whole = await sceneAt(url);
+  if (looked?.key !== key)
+    looked = { key, view: viewScene(whole, digitallyZoomed(OPTICS[lens], zoomTimes), orientation, outside) };
+  return looked;
 }
 
 /** Plates as the loupe last looked at them: defocus takes longer than the window itself. */
@@ -72,16 +94,16 @@ const api = {
   async loupe(ask: LoupeAsk, { scene, outside }: World): Promise<ImageBitmap> {
     const { lens, zoomTimes, orientation, focusM, settings } = ask;
     const camera = digitallyZoomed(OPTICS[lens], zoomTimes);
-    const url = sceneUrl(scene, lens);
     const { shutterS: _, iso: __, ...ofLens } = settings;
-    const key = JSON.stringify([url, lens, zoomTimes, orientation, outside, focusM, ofLens]);
-    if (focused?.key !== key) {
-      const view = viewScene(await sceneAt(url), camera, orientation, outside);
-      focused = { key, plates: focusedPlates(view, focusM, settings) };
-    }
     const { sensor } = camera;
     const whole = frameSize(camera, orientation, sensor.width);
     const window = windowAbout(ask.at, ask.width, ask.height, whole);
+    const { key: viewKey, view } = await viewOf(scene, lens, zoomTimes, orientation, outside);
+    const key = JSON.stringify([viewKey, window, focusM, ofLens]);
+    if (focused?.key !== key) {
+      const part = partFor(view, window, whole, focusM, LOUPE_MARGIN_SHARE);
+      focused = { key, plates: focusedPlates(view, focusM, settings, part) };
+    }
     const order = { ...ask, timeMs: 0, offsetMinutes: 0 };
     const steadiness = { support: outside.support, press: 0, sinceTouchS: 1 };
     const frame = captureWindow(focused.plates, sensor.width, window, order, steadiness);
@@ -105,7 +127,7 @@ async function taken(
   const { orientation, settings, focusM, colour, forecast, press, sinceTouchS, ...rest } = shot;
   if (isUnknown(settings)) throw new Error(`It is not known what is exposed with: ${settings.unknown}`);
   if (isUnknown(focusM)) throw new Error(`It is not known where the lens is focused: ${focusM.unknown}`);
-  const view = viewScene(await sceneAt(sceneUrl(scene, lens)), OPTICS[lens], orientation, outside);
+  const { view } = await viewOf(scene, lens, 1, orientation, outside);
   const { record, dng, thumbnailJpeg, frame } = await shoot(
     view,
     {

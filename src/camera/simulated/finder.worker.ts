@@ -91,7 +91,7 @@ function show(id: string, next: LensId): void {
   });
 }
 
-/** A first look at half the detail is there in a quarter of the time; then the whole scene takes its place. */
+/** A first look with little detail is there in a part of the time; then the whole scene takes its place. */
 async function load(url: string, id: string): Promise<void> {
   const stillWanted = () => wanted === url;
   if (!isReady(url)) {
@@ -164,7 +164,7 @@ function drawFrame(): void {
   const picture = order.pictureHistogram ? pictureHistogram(current.rgba) : null;
   const held = order.other && heldUp(shown, order, order.other, measured, frameNumber, moment);
   const told = consequences(shown, measured, order);
-  const { zebra, brightest, inFocus, depth, ...marks } = order.marks;
+  const { zebra, brightest, inFocus, depth, peaking, ...marks } = order.marks;
   if (depth && !held) current.drawDepth();
   const iso = held ? order.other!.iso : measured.resolved.settings.iso;
   const which = {
@@ -174,6 +174,7 @@ function drawFrame(): void {
   };
   const seen = held?.finder ?? current;
   const disagreement = seen.mark(held?.measured ?? measured, which, order.disagreement);
+  const peaks = peaking && seen.markPeaks(held?.measured ?? measured, frameNumber, peaking);
   if (brightest && order.settings.meter.pattern === 'highlight' && order.lockedEv100 === null && !held)
     current.markBrightest(order.settings.meter.burnShare);
   lap('scopes');
@@ -208,6 +209,7 @@ function drawFrame(): void {
     focusM: measured.focus.focusM,
     subjectM: subjectOf(shown, order, measured),
     focus: measured.focus,
+    peaking: peaks,
     reading: measured.reading,
     relative: null,
     fromGreyEv: null,

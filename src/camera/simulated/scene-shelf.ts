@@ -1,6 +1,6 @@
 // Packed scenes by address: fetched once with progress, the last few kept, so that going back to one is quick.
 import { decodeReflectance, type Reflectance } from '../../core/meter/reflectance';
-import { readScenePack } from '../../core/scene/pack';
+import { readFirstLook, readScenePack } from '../../core/scene/pack';
 import type { Scene } from '../../core/scene/scene';
 import { OPTICS } from '../../core/sensor/cameras';
 import type { LensId, PlateId } from '../../core/sensor/simulated-camera';
@@ -40,10 +40,10 @@ export function packAt(url: string, onShare?: (share: number) => void): Promise<
 }
 
 /** A pack read; one that cannot be is not kept. @throws Error in words for people */
-async function readAt(url: string, half: boolean): Promise<Scene> {
+async function readAt(url: string, read: (pack: Uint8Array) => Promise<Scene>): Promise<Scene> {
   const bytes = await packAt(url);
   try {
-    return await readScenePack(bytes, half);
+    return await read(bytes);
   } catch {
     packs.delete(url);
     spoilt.add(url);
@@ -60,14 +60,14 @@ export function isReady(url: string): boolean {
 export function sceneAt(url: string): Promise<Scene> {
   const known = scenes.get(url);
   if (known) return keep(scenes, url, known, MOST_SCENES);
-  const read = readAt(url, false);
+  const read = readAt(url, readScenePack);
   read.catch(() => scenes.delete(url));
   return keep(scenes, url, read, MOST_SCENES);
 }
 
-/** A first look at half the detail, in a quarter of the time. */
+/** A first look with little detail, in a part of the time. */
 export function firstLookAt(url: string): Promise<Scene> {
-  return readAt(url, true);
+  return readAt(url, readFirstLook);
 }
 
 export function sceneUrl(scene: string, lens: LensId): string {

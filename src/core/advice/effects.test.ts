@@ -26,7 +26,7 @@ const scene: Scene = {
     patches: [{ name: 'Middle', x: 0.5, y: 0.5, radius: 0.02, luminance: 60, distanceM: 2 }],
   },
   size: SIZE,
-  lamps: [{ width: SIZE, height: SIZE, channels: 3, data: new Float32Array(SIZE * SIZE * 3).fill(60) }],
+  lamps: [{ width: SIZE, height: SIZE, data: new Float32Array(SIZE * SIZE * 3).fill(60) }],
   space: { distance: new Float32Array(SIZE * SIZE).fill(2), surface: new Uint8Array(SIZE * SIZE) },
 };
 const tripod = { ...OPENING, support: 'tripod' as const };

@@ -51,6 +51,25 @@ export function sampledSize(
   return { width: Math.floor((width + step - 1) / step), height: Math.floor((height + step - 1) / step) };
 }
 
+/** Luma of a picture: bytes `step` apart, rows `stride` apart, from `offset`. */
+export interface Luma {
+  readonly bytes: Uint8Array;
+  readonly offset: number;
+  readonly step: number;
+  readonly stride: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Luma of a picture, or its green, which is most of it. */
+export function lumaOf({ format, width, height, bytes, planes }: VideoPicture): Luma {
+  const [{ offset, stride } = { offset: 0, stride: width }] = planes;
+  const rgb = format === 'RGBA' || format === 'RGBX' || format === 'BGRA' || format === 'BGRX';
+  return rgb
+    ? { bytes, offset: offset + 1, step: 4, stride, width, height }
+    : { bytes, offset, step: 1, stride, width, height };
+}
+
 /** The smallest step at which the long side has at most `most` samples. */
 export function stepFor({ width, height }: Pick<VideoPicture, 'width' | 'height'>, most: number): number {
   return Math.max(1, Math.ceil(Math.max(width, height) / most));

@@ -13,7 +13,7 @@ import {
   type Resolved,
 } from '../exposure/automatic';
 import type { AutomaticRules } from '../exposure/control';
-import { extendedStops, type ExposureSettings } from '../exposure/settings';
+import { extendedStops, lightPassing, type ExposureSettings } from '../exposure/settings';
 import type { FramePoint } from '../meter/luminance-map';
 import type { MeterAim, PatternId } from '../meter/pattern';
 import { readPin, type Pin, type PinReading } from '../meter/pins';
@@ -37,7 +37,7 @@ import { zebraOnPicture, zebraOnRaw, type ZebraOn } from '../scopes/zebra';
 import { floorSignal, type RawFrame } from '../sensor/raw-frame';
 import { noiseModel } from '../sensor/sensor';
 import type { SettingValues } from '../setting/settings';
-import { dotted, MARK_COLOURS, READ_FROM } from './drawing';
+import { dotted, lightUp, MARK_COLOURS, READ_FROM, type PeakingMark } from './drawing';
 import { focusFollower, type FocusInUse, type FocusKept } from '../focus/follow';
 import { distanceAt, drawDepth, drawSharp, type SharpRange } from './depth';
 import { outlooks, type Outlook, type OutlookAsk } from './outlook';
@@ -49,6 +49,10 @@ import type { Moment, Observed, Source } from './source';
 const MOST_READINGS = 64;
 /** While the automatic focus searches every third frame shows where the lens stands. */
 const SEARCH_SHOWN = 3;
+/** While the lens is moved every third frame shows what peaks. */
+const PEAKS_SHOWN = 3;
+/** Frames of a view before the first look at what peaks, which takes the longest. */
+const PEAKS_FROM = 3;
 /** Frames after which moving light is counted again, and while the lens is being focused, which makes all of it anew. */
 const COUNT_EVERY = 4;
 const COUNT_LATER = 12;
@@ -120,6 +124,11 @@ export interface Finder {
   develop(frame: FinderFrame): void;
   /** Draws the marks that are asked for over `rgba`; says how raw and picture disagree when that is `told`. */
   mark(frame: FinderFrame, which: MarksAsk, told: boolean): Disagreement | null;
+  /**
+   * Lights up edges in focus on `rgba`. The share of samples that light up; null where nothing can be told: the lens searches, or the scene is not
+   * all there yet. While the lens moves it follows every third frame.
+   */
+  markPeaks(frame: FinderFrame, number: number, mark: PeakingMark): number | null;
   /** What the depth sensor tells of a place, m; null where it tells nothing. */
   distanceAt(at: FramePoint): number | null;
   /** Draws distances in place of the picture. False where nothing tells them. */
@@ -174,6 +183,9 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
   const focuser = focusFollower(source, kept);
   let colour: CameraColour | undefined;
   let shownM: number | undefined;
+  /** What peaks, what that was told for, and what it was last wanted for. */
+  let framesHere = 0;
+  let peaking: { wanted: string; key?: string; samples?: Uint32Array } | undefined;
   let counts: SiteCounts | undefined;
   let developer: { iso: number; colour: CameraColour; developer: Developer } | undefined;
 
@@ -298,6 +310,25 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
       }
       drawMarks(rgba, mask, width, MARK_COLOURS, wanted | ZEBRA);
       return said;
+    },
+    markPeaks: ({ frame, focus, wholeEv100 }, number, { strength, colour: lit }) => {
+      if (focus.state === 'searching') return null;
+      const { settings } = frame;
+      const { focusM } = focus;
+      const key = `${focusM} ${settings.apertureN} ${lightPassing(settings)} ${strength}`;
+      const stands = peaking?.wanted === key;
+      if (!stands) peaking = { ...peaking, wanted: key };
+      // A view that is about to be replaced is not worth the first look.
+      if (!peaking!.key && ++framesHere < PEAKS_FROM) return null;
+      if (peaking!.key !== key && (stands || number % PEAKS_SHOWN === 0 || !peaking!.key)) {
+        const samples = source.peaks({ settings, focusM, ev100: wholeEv100, strength, seed: number });
+        if (!samples) return null;
+        peaking = { wanted: key, key, samples };
+      }
+      const samples = peaking!.samples;
+      if (!samples) return null;
+      lightUp(rgba, width, samples, lit);
+      return samples.length / (width * height);
     },
     distanceAt: (at) => source.depth && distanceAt(source.depth, at),
     drawDepth: () => {

@@ -101,7 +101,7 @@ describe('the ends of the picture', () => {
   it('are marked on a layer that is clear elsewhere; the zebra leaves a quarter of the light', () => {
     const finder = pictureFinder(W, H);
     finder.read(samplesOf(picture((x) => (x < W / 2 ? 1 : x < (3 * W) / 4 ? 0.6 : 0.1))), ask());
-    const none = { white: false, black: false, zebraPercent: null, brightestShare: null };
+    const none = { white: false, black: false, zebraPercent: null, brightestShare: null, peaks: null };
     expect(finder.marks(none)).toBeNull();
     const layer = finder.marks({ ...none, white: true })!;
     const alpha = (x: number, from: Uint8ClampedArray) =>

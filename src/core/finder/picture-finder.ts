@@ -10,7 +10,7 @@ import { zebraOnPicture } from '../scopes/zebra';
 import type { SettingValues } from '../setting/settings';
 import { ev100OfLuminance } from '../light/apex';
 import { isUnknown } from '../units/known';
-import { dotted, MARK_COLOURS, READ_FROM } from './drawing';
+import { dotted, lightUp, MARK_COLOURS, READ_FROM, type PeakingColour } from './drawing';
 
 /** Samples of one picture. */
 export interface PictureSamples {
@@ -37,6 +37,8 @@ export interface PictureMarksAsk {
   readonly zebraPercent: number | null;
   /** Share of the frame that the highlight pattern lets burn, to dot what it reads; null for no dots. */
   readonly brightestShare: number | null;
+  /** Samples that light up; null for none. */
+  readonly peaks: { readonly samples: Uint32Array; readonly colour: PeakingColour } | null;
 }
 
 /** Shares of the picture at the ends of its tones. */
@@ -118,8 +120,8 @@ export function pictureFinder(width: number, height: number): PictureFinder {
       }
       return { white: white / mask.length, black: black / mask.length };
     },
-    marks: ({ white, black, zebraPercent, brightestShare }) => {
-      if (!white && !black && zebraPercent === null && brightestShare === null) return null;
+    marks: ({ white, black, zebraPercent, brightestShare, peaks }) => {
+      if (!white && !black && zebraPercent === null && brightestShare === null && !peaks) return null;
       const { rgba, sight } = lastOf();
       mask.fill(0);
       layer.fill(0);
@@ -138,6 +140,7 @@ export function pictureFinder(width: number, height: number): PictureFinder {
           Math.floor(Math.floor(i / width) / CELL) * across + Math.floor((i % width) / CELL);
         dotted(layer, width, height, (i) => data[cellOf(i)]! >= from);
       }
+      if (peaks) lightUp(layer, width, peaks.samples, peaks.colour);
       return layer;
     },
   };

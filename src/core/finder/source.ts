@@ -6,6 +6,7 @@ import type { CameraColour } from '../colour/camera';
 import type { LensReach } from '../exposure/automatic';
 import type { ExposureSettings } from '../exposure/settings';
 import type { FocusSource } from '../focus/follow';
+import type { PeakingStrength } from '../focus/peaking';
 import type { MeterSight } from '../meter/luminance-map';
 import type { RawFrame } from '../sensor/raw-frame';
 import type { SensorModel } from '../sensor/sensor';
@@ -42,6 +43,18 @@ export interface Observed {
   expose(): RawFrame;
 }
 
+/** How edges in focus are looked for. */
+export interface PeaksAsk {
+  /** Aperture and filter as they are set: the time and the ISO of a look are its own. */
+  readonly settings: ExposureSettings;
+  readonly focusM: number;
+  /** EV at ISO 100 that it is exposed for. */
+  readonly ev100: number;
+  readonly strength: PeakingStrength;
+  /** Of the noise. */
+  readonly seed: number;
+}
+
 export interface Source extends FocusSource {
   /** Samples of a frame. */
   readonly width: number;
@@ -54,5 +67,9 @@ export interface Source extends FocusSource {
   readonly matrices: CameraMatrices;
   /** What a depth sensor tells; null where there is none. */
   readonly depth: DepthPicture | null;
+  /**
+   * Samples in which an edge is in focus through the lens as it is set, by what single sites show; null while there is nothing to look at.
+   */
+  peaks(ask: PeaksAsk): Uint32Array | null;
   observe(look: Look): Observed;
 }

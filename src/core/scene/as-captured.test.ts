@@ -42,7 +42,7 @@ function scene(distanceM: number, kind = 0, over: Partial<SceneDescription> = {}
   return {
     description: { ...description, ...over },
     size: SIZE,
-    lamps: [{ width: SIZE, height: SIZE, channels: 3, data }],
+    lamps: [{ width: SIZE, height: SIZE, data }],
     space: {
       distance: new Float32Array(SIZE * SIZE).fill(distanceM),
       surface: new Uint8Array(SIZE * SIZE).fill(kind, 120 * SIZE, 136 * SIZE),
@@ -257,7 +257,7 @@ describe('a window of a capture', () => {
 describe('stars', () => {
   const sky: Scene = {
     ...scene(4096, 0, { aim: [0, 2.5, 2], stars: { poleElevationDeg: 40, poleAzimuthDeg: 6, seed: 5 } }),
-    lamps: [{ width: SIZE, height: SIZE, channels: 3, data: new Float32Array(SIZE * SIZE * 3) }],
+    lamps: [{ width: SIZE, height: SIZE, data: new Float32Array(SIZE * SIZE * 3) }],
   };
   it('are drawn on open sky, gather in a trail with time, and keep their light out of focus', () => {
     const lit = (time: number, focus: number) => {

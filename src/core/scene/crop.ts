@@ -1,6 +1,6 @@
 // The middle of a scene, as a longer lens at the same place sees it: what a zoom does to plates rendered for a wider one.
-import type { Plate } from './plate-codec';
-import type { Scene, ScenePatch } from './scene';
+import type { Plate } from './plate';
+import type { FinePlates, Scene, ScenePatch, SceneSpace } from './scene';
 
 /** The latest cuts of each scene: a zoom that is dragged passes many. */
 const MOST_CUTS = 3;
@@ -19,7 +19,7 @@ export function croppedScene(scene: Scene, factor: number): Scene {
   return made;
 }
 
-function crop({ description, size, lamps, space }: Scene, factor: number): Scene {
+function crop({ description, size, lamps, space, fine }: Scene, factor: number): Scene {
   const side = Math.max(4, 2 * Math.round(size / factor / 2));
   const from = Math.floor((size - side) / 2);
   const exact = size / side;
@@ -42,7 +42,7 @@ function crop({ description, size, lamps, space }: Scene, factor: number): Scene
       ...plate,
       width: side,
       height: side,
-      data: window(plate.data, size, from, side, plate.channels),
+      data: window(plate.data, size, from, side, 3),
     })),
     ...(space && {
       space: {
@@ -50,6 +50,25 @@ function crop({ description, size, lamps, space }: Scene, factor: number): Scene
         surface: window(space.surface, size, from, side, 1),
       },
     }),
+    ...(fine && { fine: cropFine(fine, 2 * from, 2 * side) }),
+  };
+}
+
+/** The plates stay whole, they are read in part; where surfaces are is cut when it is asked for. */
+function cropFine(fine: FinePlates, from: number, side: number): FinePlates {
+  let cut: SceneSpace | undefined;
+  return {
+    ...fine,
+    from: fine.from + from,
+    size: side,
+    space: () => {
+      const { distance, surface } = fine.space();
+      cut ??= {
+        distance: window(distance, fine.size, from, side, 1),
+        surface: window(surface, fine.size, from, side, 1),
+      };
+      return cut;
+    },
   };
 }
 

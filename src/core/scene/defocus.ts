@@ -1,7 +1,8 @@
 // Defocus by depth: the picture is cut into layers of nearly equal blur, each blurred by the discs of its distances, and laid
 // over each other from far to near, so that a near thing spreads over what is behind it and a far one does not spread over
 // what is in front. Within a layer every sample is gathered over its own disc.
-import { blurByDiscs, discNumber, discMap, type DiscMap } from './disc-blur';
+import { blocksOf, stretchFrom, type Blocks } from './blocks';
+import { blurByDiscs, discNumber, discMap, HALVE_FROM_PX, type DiscMap } from './disc-blur';
 
 export interface Planes {
   readonly width: number;
@@ -14,6 +15,8 @@ const SHARP_PX = 0.9;
 /** Discs of one layer differ by at most this, samples, or this share of the largest. */
 const LAYER_STEP_PX = 1.2;
 const LAYER_STEP_SHARE = 0.3;
+/** Side of the squares that are passed by where a layer is not. */
+const SQUARE = 16;
 /** Light that a layer borrows from what lies just in front of it, so that no seam opens on a slope. */
 const BORROWED = 0.5;
 
@@ -42,7 +45,7 @@ export function defocus(picture: Planes, disc: Float32Array): Planes {
   const out = planes.map((plane) => new Float32Array(plane.length));
   layers.forEach((layer, i) => {
     const box = boxAround(layer, disc, picture);
-    const { weight, cover, discs, alone } = partIn(layer, i === 0, disc, width, box);
+    const { weight, cover, discs, alone, there, reached } = partIn(layer, i === 0, disc, width, box);
     if (alone && discs && weight.length === disc.length) {
       planes.forEach((plane, c) => out[c]!.set(blurByDiscs(plane, discs)));
       return;
@@ -52,10 +55,14 @@ export function defocus(picture: Planes, disc: Float32Array): Planes {
     const opacity = cover && blur(cover);
     planes.forEach((plane, c) => {
       const light = new Float32Array(weight.length);
-      for (let y = 0, j = 0; y < box.height; y++)
-        for (let x = 0, at = (box.y + y) * width + box.x; x < box.width; x++, j++, at++)
-          light[j] = weight[j]! * plane[at]!;
-      layOver(out[c]!, width, box, blur(light), spread, opacity);
+      for (let y = 0; y < box.height; y++)
+        for (let part = stretchFrom(there, box.width, y, 0); part;) {
+          const shift = (box.y + y) * width + box.x - y * box.width;
+          for (let j = y * box.width + part.from, end = y * box.width + part.to; j < end; j++)
+            light[j] = weight[j]! * plane[j + shift]!;
+          part = stretchFrom(there, box.width, y, part.to);
+        }
+      layOver(out[c]!, width, box, reached, blur(light), spread, opacity);
     });
   });
   return { ...picture, planes: out };
@@ -66,22 +73,32 @@ function layOver(
   target: Float32Array,
   width: number,
   box: Box,
+  reached: Blocks,
   light: Float32Array,
   spread: Float32Array,
   opacity: Float32Array | null,
 ): void {
-  for (let y = 0, j = 0; y < box.height; y++)
-    for (let x = 0, at = (box.y + y) * width + box.x; x < box.width; x++, j++, at++) {
-      const w = spread[j]!;
-      if (w <= 1e-4) continue;
-      const value = light[j]! / w;
-      const below = target[at]!;
-      target[at] = opacity ? below + opacity[j]! * (value - below) : value;
+  for (let y = 0; y < box.height; y++)
+    for (let part = stretchFrom(reached, box.width, y, 0); part;) {
+      const shift = (box.y + y) * width + box.x - y * box.width;
+      for (let j = y * box.width + part.from, end = y * box.width + part.to; j < end; j++) {
+        const w = spread[j]!;
+        if (w <= 1e-4) continue;
+        const value = light[j]! / w;
+        const below = target[j + shift]!;
+        target[j + shift] = opacity ? below + opacity[j]! * (value - below) : value;
+      }
+      part = stretchFrom(reached, box.width, y, part.to);
     }
 }
 
 function isSharp({ far, near }: Layer): boolean {
   return Math.max(Math.abs(far), Math.abs(near)) < SHARP_PX;
+}
+
+/** All of it can be made at half the size, or less. */
+function isWide({ far, near }: Layer): boolean {
+  return Math.min(Math.abs(far), Math.abs(near)) >= HALVE_FROM_PX;
 }
 
 /** Steps of the count of discs, a sample of width. */
@@ -115,6 +132,7 @@ function layersOf(disc: Float32Array): Layer[] {
 function together(open: Layer, next: Layer): boolean {
   if (isSharp(open) || isSharp(next)) return isSharp(open) && isSharp(next);
   if (open.far > 0 !== next.near > 0) return false;
+  if (isWide(open) !== isWide(next)) return false;
   return open.far - next.near <= LAYER_STEP_PX + LAYER_STEP_SHARE * Math.max(open.far, -next.near);
 }
 
@@ -147,6 +165,9 @@ interface Part {
   readonly cover: Float32Array | null;
   /** null for what is sharp. */
   readonly discs: DiscMap | null;
+  /** Squares of the box with any of its light, and those that this is spread over. */
+  readonly there: Blocks;
+  readonly reached: Blocks;
   /** True when there is nothing else in the box. */
   readonly alone: boolean;
 }
@@ -177,6 +198,7 @@ function partIn({ far, near }: Layer, farthest: boolean, disc: Float32Array, wid
       if (d >= lends) weight[j] = BORROWED;
     }
   const [small, large] = [Math.min(Math.abs(far), Math.abs(near)), Math.max(Math.abs(far), Math.abs(near))];
-  const discs = numbers && discMap(numbers, box.width, box.height, small, large);
-  return { weight, cover, discs, alone: others === 0 };
+  const discs = numbers && discMap(numbers, box.width, box.height, small, large, weight);
+  const there = blocksOf(weight, box.width, box.height, SQUARE);
+  return { weight, cover, discs, alone: others === 0, there, reached: discs?.reached ?? there };
 }

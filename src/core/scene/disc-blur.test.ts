@@ -90,3 +90,22 @@ describe('discs', () => {
     expect(blurByDiscs(ramp, discMap(numbers, W, H, 4, 4))).toEqual(blur(ramp, W, H, 4));
   });
 });
+
+it('where nothing is present nothing is made, and what is made is the same', () => {
+  const [W, H] = [200, 150];
+  const inside = (i: number) => Math.hypot((i % W) - 60, Math.floor(i / W) - 70) < 15;
+  const present = Float32Array.from({ length: W * H }, (_, i) => (inside(i) ? 1 : 0));
+  const light = present.map((v, i) => v * (1 + (i % 7)));
+  for (const [small, large] of [
+    [2, 5],
+    [9, 14],
+  ] as const) {
+    const numbers = Uint16Array.from(present, (v, i) => (v ? discNumber(i % 2 ? small : large) : 0));
+    const all = discMap(numbers, W, H, small, large);
+    const some = discMap(numbers, W, H, small, large, present);
+    const made = (map: typeof all) => map.to.reduce((sum, to, i) => sum + to - map.from[i]!, 0);
+    expect(made(some)).toBeLessThan(0.6 * made(all));
+    const [a, b] = [blurByDiscs(light, all), blurByDiscs(light, some)];
+    a.forEach((v, i) => Math.abs(v - b[i]!) > 1e-5 && expect([i, b[i]]).toEqual([i, v]));
+  }
+});

@@ -5,17 +5,16 @@ import { colourOfNeutral } from '../colour/camera';
 import type { FramePoint } from '../meter/luminance-map';
 import type { RawFrame } from '../sensor/raw-frame';
 import { captureWindow } from './capture';
-import { cropOf, frameSize, windowAbout } from './framing';
-import { focusedPlates, type PlatePart } from './light-rows';
-import { discsOf, type SceneView } from './view';
+import { frameSize, windowAbout } from './framing';
+import { focusedPlates, partFor } from './light-rows';
+import type { SceneView } from './view';
 
 /** Samples across and down that are looked at, a site each: about a thirtieth of the frame. */
 export const LOOK_SITES = 128;
 /** Looked at more widely, a sample averages so many sites across and down. */
 const WIDE_BIN = 3;
-/** Plate pixels beside the window whose light is taken along: what is blurred more widely than that is out of focus for certain. */
-const MOST_MARGIN = 20;
-const LEAST_MARGIN = 4;
+/** Of the plates beside the window whose light is taken along: what is blurred more widely than that is out of focus for certain. */
+const MOST_MARGIN_SHARE = 0.02;
 /** Exposure of a look, s: no longer than a hand and a moving thing allow, no shorter than a line takes. */
 const LONGEST_S = 1 / 30;
 const SHORTEST_S = 1 / 4000;
@@ -52,7 +51,12 @@ export function lookThrough(view: SceneView, { at, wide, focusM, ev100, seed, cl
   const window = windowAbout(at, LOOK_SITES, LOOK_SITES, whole);
   const { apertureN } = camera.lens;
   const settings = { ...lookExposure(apertureN, ev100), apertureN, compensationEv: 0 };
-  const plates = focusedPlates(view, focusM, settings, partFor(view, window, whole, focusM));
+  const plates = focusedPlates(
+    view,
+    focusM,
+    settings,
+    partFor(view, window, whole, focusM, MOST_MARGIN_SHARE),
+  );
   const order = {
     ...{ settings, seed, clockS },
     colour: colourOfNeutral(camera.matrices, [1, 1, 1]),
@@ -60,29 +64,4 @@ export function lookThrough(view: SceneView, { at, wide, focusM, ev100, seed, cl
   };
   const steadiness = { support: outside.support, press: 0, sinceTouchS: Infinity };
   return captureWindow(plates, longSide, window, order, steadiness);
-}
-
-/** The part of the plates that a window needs, with as much around it as the discs there reach. */
-function partFor(
-  view: SceneView,
-  window: PlatePart,
-  whole: { width: number; height: number },
-  focusM: number,
-): PlatePart {
-  const { size, space, orientation } = view;
-  const crop = cropOf(size, orientation);
-  const [scaleX, scaleY] = [crop.width / whole.width, crop.height / whole.height];
-  const [x0, y0] = [crop.x + window.x * scaleX, crop.y + window.y * scaleY];
-  const [x1, y1] = [x0 + window.width * scaleX, y0 + window.height * scaleY];
-  let margin = LEAST_MARGIN;
-  if (space) {
-    const middle = Math.floor((y0 + y1) / 2) * size;
-    const line = space.distance.subarray(middle + Math.floor(x0), middle + Math.ceil(x1));
-    const widest = discsOf(view, focusM, line, size).reduce((most, d) => Math.max(most, Math.abs(d)), 0);
-    margin = Math.min(MOST_MARGIN, LEAST_MARGIN + Math.ceil(widest / 2));
-  }
-  const hold = (v: number) => Math.min(size, Math.max(0, v));
-  const x = hold(Math.floor(x0) - margin) & ~1;
-  const y = hold(Math.floor(y0) - margin) & ~1;
-  return { x, y, width: hold(Math.ceil(x1) + margin) - x, height: hold(Math.ceil(y1) + margin) - y };
 }

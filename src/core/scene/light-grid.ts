@@ -1,5 +1,5 @@
 // The grid that light is worked out on: a whole frame, full or a preview's, or a window of one.
-import type { SceneView } from './view';
+import type { Ground } from './view';
 
 /** A stretch of a frame, in sites; it begins at an even row and column, so that colours lie as in the whole. */
 export interface FrameWindow {
@@ -11,7 +11,7 @@ export interface FrameWindow {
 
 /** The grid of sites, or of a preview's samples, that light falls on: a whole frame, or a window of one. */
 export interface LightGrid {
-  readonly view: SceneView;
+  readonly view: Ground;
   readonly focusM: number;
   readonly width: number;
   readonly height: number;

@@ -1,11 +1,13 @@
 // Light on the sensor before the shutter: rows of camera channels for a frame of any size, with fall-off and defocus.
 // H = q·L·t/N² (ISO 12232) with cos⁴θ; time comes later, when the sensor exposes.
 import { cos4, lensQ } from '../optics/lens';
+import type { PlatePart } from './plate';
 import { defocus } from './defocus';
+import { cutOut, type LightPlanes } from './detail';
 import type { LightGrid, FrameWindow } from './light-grid';
-import { horizontalPass, pointTaps, tapsFor, verticalPass, type Taps } from './resample';
+import { horizontalPass, tapsFor, verticalPass, type Taps } from './resample';
 import { surfaceRows } from './surface-rows';
-import { asSet, discsOf, type LensSetting, type SceneView } from './view';
+import { asSet, discsOf, finestGround, type Ground, type LensSetting, type SceneView } from './view';
 import { cropOf, frameSize } from './framing';
 
 export interface LightRows extends LightGrid {
@@ -31,11 +33,11 @@ export interface LightRows extends LightGrid {
  */
 const BINNED_FOOTPRINT = 1.6;
 
-function lightOf({ camera: { lens } }: SceneView): number {
+function lightOf({ camera: { lens } }: Ground): number {
   return lensQ(lens) / (lens.apertureN * lens.apertureN);
 }
 
-function gridOf(view: SceneView, longSide: number, footprint: number, window?: FrameWindow) {
+function gridOf(view: Ground, longSide: number, footprint: number, window?: FrameWindow) {
   const { camera, size, orientation } = view;
   const whole = frameSize(camera, orientation, longSide);
   const { x, y, width, height } = window ?? { x: 0, y: 0, ...whole };
@@ -74,41 +76,25 @@ export interface FocusedPlates {
   rows(longSide: number, window?: FrameWindow): LightRows;
 }
 
-/** A stretch of the square plate, in its pixels. */
-export interface PlatePart {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
 /**
- * Defocus is made once at the plates' size.
- * @param part of the plates when no more is wanted: light that comes from farther outside is that of its edge
+ * Defocus is made once, in all the detail that the plates have.
+ * @param part of the plates at their finest when no more is wanted: light that comes from farther outside is that of its edge
  */
 export function focusedPlates(
   wideOpen: SceneView,
   focusM: number,
   setting: LensSetting = wideOpen.camera.lens,
-  part?: PlatePart,
+  part: PlatePart = framePart(wideOpen),
 ): FocusedPlates {
-  const view = asSet(wideOpen, setting);
+  const view = asSet(finestGround(wideOpen), setting);
   const { size, space } = view;
-  const { x: left, y: top, width: wide, height: high } = part ?? { x: 0, y: 0, width: size, height: size };
-  const cut = (plane: Float32Array) => (part ? cutOut(plane, size, part) : plane);
-  const disc = space && discsOf(view, focusM, cut(space.distance), size);
-  const groups = defocused(
-    view.groups.map(({ planes }) => planes.map(cut)),
-    wide,
-    high,
-    disc,
-  );
+  const { x: left, y: top, width: wide, height: high } = part;
+  const disc = space && discsOf(view, focusM, cutOut(space.distance, size, part), size);
+  const groups = defocused(wideOpen.detail.planes(part), wide, high, disc);
   return {
     rows: (longSide, window) => {
       const { down: allDown, across: allAcross, ...grid } = gridOf(view, longSide, BINNED_FOOTPRINT, window);
-      const [down, across] = part
-        ? [within(allDown, top, high), within(allAcross, left, wide)]
-        : [allDown, allAcross];
+      const [down, across] = [within(allDown, top, high), within(allAcross, left, wide)];
       // The vertical pass of a row is kept for each group and channel while that row is asked for.
       const kept = groups.map((planes) => planes.map(() => ({ y: -1, row: new Float32Array(wide) })));
       return {
@@ -128,11 +114,53 @@ export function focusedPlates(
   };
 }
 
-function cutOut(plane: Float32Array, size: number, { x, y, width, height }: PlatePart): Float32Array {
-  const out = new Float32Array(width * height);
-  for (let row = 0; row < height; row++)
-    out.set(plane.subarray((y + row) * size + x, (y + row) * size + x + width), row * width);
-  return out;
+/** Of the plates beside the frame whose light is taken along. */
+const FRAME_MARGIN_SHARE = 1 / 32;
+/** What is taken along in any case, pixels. */
+const LEAST_MARGIN = 4;
+
+/** The part of the plates that a frame needs. */
+function framePart({ detail: { size }, orientation }: SceneView): PlatePart {
+  return around(cropOf(size, orientation), FRAME_MARGIN_SHARE * size, size);
+}
+
+/** A stretch and what lies about it, held on the plates; with even corners. */
+function around({ x, y, width, height }: PlatePart, margin: number, size: number): PlatePart {
+  const hold = (v: number) => Math.min(size, Math.max(0, v));
+  const [left, top] = [hold(Math.floor(x - margin)) & ~1, hold(Math.floor(y - margin)) & ~1];
+  return {
+    x: left,
+    y: top,
+    width: hold(Math.ceil(x + width + margin)) - left,
+    height: hold(Math.ceil(y + height + margin)) - top,
+  };
+}
+
+/**
+ * The part of the plates, at their finest, that a window of a frame needs: with as much around it as the discs there reach.
+ * @param mostShare of the plates' side beside the window at most: what is blurred more widely is cut there
+ */
+export function partFor(
+  { camera, orientation, detail: { size, space } }: SceneView,
+  window: FrameWindow,
+  whole: { width: number; height: number },
+  focusM: number,
+  mostShare: number,
+): PlatePart {
+  const crop = cropOf(size, orientation);
+  const [scaleX, scaleY] = [crop.width / whole.width, crop.height / whole.height];
+  const seen = {
+    x: crop.x + window.x * scaleX,
+    y: crop.y + window.y * scaleY,
+    width: window.width * scaleX,
+    height: window.height * scaleY,
+  };
+  if (!space) return around(seen, LEAST_MARGIN, size);
+  // Along the middle of the window.
+  const middle = Math.min(size - 1, Math.floor(seen.y + seen.height / 2)) * size;
+  const line = space.distance.subarray(middle + Math.floor(seen.x), middle + Math.ceil(seen.x + seen.width));
+  const widest = discsOf({ camera }, focusM, line, size).reduce((most, d) => Math.max(most, Math.abs(d)), 0);
+  return around(seen, Math.min(mostShare * size, LEAST_MARGIN + widest / 2), size);
 }
 
 /** Taps of a whole plate as taps of a stretch of it, held at its ends. */
@@ -174,23 +202,29 @@ export function previewStage(view: SceneView, longSide: number): PreviewStage {
   const { width, height } = grid;
   const row = new Float32Array(size);
   const falling = new Float32Array(width);
-  const sample = (vertical: Taps, horizontal: Taps) => (plane: Float32Array) => {
+  const fallingOff = (plane: Float32Array) => {
+    for (let y = 0; y < height; y++) {
+      fallOff(y, falling);
+      for (let x = 0; x < width; x++) plane[y * width + x] = plane[y * width + x]! * falling[x]!;
+    }
+    return plane;
+  };
+  const sampled = (plane: Float32Array) => {
     const out = new Float32Array(width * height);
     for (let y = 0; y < height; y++) {
-      verticalPass(plane, size, vertical, y, row);
-      horizontalPass(row, horizontal, width, out, y * width);
-      fallOff(y, falling);
-      for (let x = 0; x < width; x++) out[y * width + x] = out[y * width + x]! * falling[x]!;
+      verticalPass(plane, size, down, y, row);
+      horizontalPass(row, across, width, out, y * width);
     }
-    return out;
+    return fallingOff(out);
   };
   const crop = cropOf(size, orientation);
-  const pointsDown = pointTaps(height, crop.y, crop.y + crop.height, size);
-  const pointsAcross = pointTaps(width, crop.x, crop.x + crop.width, size);
-  const groups = view.groups.map(({ planes }) => planes.map(sample(down, across)));
-  let sampled: Float32Array[][] | undefined;
+  const groups = view.groups.map(({ planes }) => planes.map(sampled));
+  let points: readonly LightPlanes[] | undefined;
   const pointGroups = () =>
-    (sampled ??= view.groups.map(({ planes }) => planes.map(sample(pointsDown, pointsAcross))));
+    (points ??= view.detail.points(cropOf(view.detail.size, orientation), width, height).map((planes) => {
+      planes.forEach(fallingOff);
+      return planes;
+    }));
   let grain: Float32Array | undefined;
   /** Grain as a full-size site sees it. Where the lens was first focused: out of focus it fades, which matters little to a count. */
   const grainAt = (focusM: number) => {

@@ -1,7 +1,9 @@
 // A packed scene through one lens: "VSC2", length of the header, header as JSON, then the bytes of the plates and of the space.
-import { decodePlate, type Plate, type PlateHeader } from './plate-codec';
+import { expanded, reduced, type CodedPlate } from './coded-plate';
+import { decodeCoded, decodeFirstLook, type PlateHeader } from './plate-codec';
+import type { Plate } from './plate';
 import { decodeSpace, type SpaceHeader } from './space-codec';
-import type { Scene, SceneDescription } from './scene';
+import type { Scene, SceneDescription, SceneSpace } from './scene';
 
 interface PackHeader {
   readonly description: SceneDescription;
@@ -38,11 +40,50 @@ export function writeScenePack(
   return out;
 }
 
+/** Plates as large as this at most are worked with as they are; of larger ones a half, and all of them where it is looked at closely. */
+const MOST_WORKED_WITH = 1024;
+/** Side of a first look at most. */
+const MOST_FIRST_LOOK = 512;
+
+/** @throws RangeError when the bytes are not a packed scene, or end early */
+export async function readScenePack(bytes: Uint8Array): Promise<Scene> {
+  const { description, size, plates, space } = partsOf(bytes);
+  const coded: CodedPlate[] = [];
+  for (const { header, bytes: part } of plates) coded.push(await decodeCoded(header, part));
+  const places = await decodeSpace(space.header, space.bytes);
+  if (size <= MOST_WORKED_WITH) return { description, size, lamps: coded.map(expanded), space: places };
+  return {
+    description,
+    size: size >> 1,
+    lamps: coded.map(reduced),
+    space: everySecond(places, size),
+    fine: { lamps: coded, from: 0, size, space: () => places },
+  };
+}
+
 /**
- * @param half true for the scene at half its size each way and without its space: quick, for a first look
+ * The scene at half its size each way, or less, and without its space: quick, for a first look.
  * @throws RangeError when the bytes are not a packed scene, or end early
  */
-export async function readScenePack(bytes: Uint8Array, half = false): Promise<Scene> {
+export async function readFirstLook(bytes: Uint8Array): Promise<Scene> {
+  const { description, size, plates } = partsOf(bytes);
+  let times = 1;
+  while (size >> times > MOST_FIRST_LOOK) times++;
+  const lamps: Plate[] = [];
+  for (const { header, bytes: part } of plates) lamps.push(await decodeFirstLook(header, part, times));
+  return { description, size: size >> times, lamps };
+}
+
+function everySecond({ distance, surface }: SceneSpace, size: number): SceneSpace {
+  const half = size >> 1;
+  const at = (i: number) => Math.floor(i / half) * 2 * size + (i % half) * 2;
+  return {
+    distance: Float32Array.from({ length: half * half }, (_, i) => distance[at(i)]!),
+    surface: Uint8Array.from({ length: half * half }, (_, i) => surface[at(i)]!),
+  };
+}
+
+function partsOf(bytes: Uint8Array) {
   const { header, start } = headerOf(bytes);
   let offset = start;
   const take = (lengths: readonly number[]) => {
@@ -51,18 +92,15 @@ export async function readScenePack(bytes: Uint8Array, half = false): Promise<Sc
     offset += length;
     return part;
   };
-  const coded = header.plates.map((plate) => ({ plate, bytes: take(plate.lengths) }));
-  const space = take(header.space.lengths);
+  const plates = header.plates.map((plate) => ({ header: plate, bytes: take(plate.lengths) }));
+  const space = { header: header.space, bytes: take(header.space.lengths) };
   if (offset > bytes.length) throw new RangeError('The packed scene ends early');
   const { description } = header;
   const { size } = header.space;
-  if (coded.length !== description.lamps.length || coded.some((p) => p.plate.width !== size)) {
+  if (plates.length !== description.lamps.length || plates.some((p) => p.header.width !== size)) {
     throw new RangeError('The packed scene lacks plates');
   }
-  const lamps: Plate[] = [];
-  for (const { plate, bytes: part } of coded) lamps.push(await decodePlate(plate, part, half));
-  if (half) return { description, size: size >> 1, lamps };
-  return { description, size, lamps, space: await decodeSpace(header.space, space) };
+  return { description, size, plates, space };
 }
 
 /** The words and figures of a pack without its plates. @throws RangeError when it is none */

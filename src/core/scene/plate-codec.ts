@@ -2,18 +2,12 @@
 // exact values for the few pixels that carry a patch on their own. Relative error is what the eye and the meter
 // see, so everything is quantised in stops.
 import { deflateSync } from 'fflate';
-import { bandNorm, forwardWavelet, inverseWavelet, levelsFor } from './wavelet';
-
-/** A square or oblong picture of `channels` interleaved linear values a pixel, cd/m² (or metres). */
-export interface Plate {
-  readonly width: number;
-  readonly height: number;
-  readonly channels: 1 | 3;
-  readonly data: Float32Array;
-}
+import type { Plate } from './plate';
+import { codesOf, exp2Table, expanded, putCodes, type CodedPlate } from './coded-plate';
+import { bandNorm, forwardWavelet, inverseRows, inverseWavelet, levelsFor } from './wavelet';
 
 export interface PlateQuality {
-  /** Quantiser step of the first plane (green, or the only one) in stops, finest band. */
+  /** Quantiser step of the first plane (green) in stops, finest band. */
   readonly step: number;
   /** The same for the two ratio planes red/green and blue/green, which have half the size each way. */
   readonly ratioStep: number;
@@ -25,11 +19,13 @@ export interface PlateQuality {
 export interface PlateHeader {
   readonly width: number;
   readonly height: number;
-  readonly channels: 1 | 3;
   readonly quality: PlateQuality;
   /** Byte length of each plane's deflated coefficients, then of the exact pixels. */
   readonly lengths: readonly number[];
 }
+
+/** Green, red against it, blue against it. */
+const PLANES = 3;
 
 /** Coarse bands get finer steps than equal error asks for: they carry the mean of a patch and cost few bytes. */
 const COARSE = [1, 0.72, 0.4, 0.22, 0.12, 0.12, 0.12] as const;
@@ -63,9 +59,9 @@ const DEAD_ZONE = 0.12;
 /** Where in its step a coefficient is put back, towards zero: the Laplacian mean instead of the middle. */
 const RECONSTRUCT = 0.06;
 
-/** Packs a plate. `exact` lists value indices (pixel·channels + channel) to be kept as they are. */
+/** Packs a plate. `exact` lists value indices (pixel · 3 + channel), rising, to be kept as they are. */
 export function encodePlate(plate: Plate, quality: PlateQuality, exact: readonly number[] = []) {
-  const { width, height, channels } = plate;
+  const { width, height } = plate;
   const parts = logPlanes(plate, quality.floor).map((plane, c) => {
     const { w, h, levels, bands } = planeLayout(width, height, c, quality);
     forwardWavelet(plane, w, h, levels);
@@ -77,7 +73,7 @@ export function encodePlate(plate: Plate, quality: PlateQuality, exact: readonly
     fixes.setFloat32(i * 8 + 4, plate.data[index] ?? 0, true);
   });
   parts.push(deflateSync(new Uint8Array(fixes.buffer), { level: 9 }));
-  const header: PlateHeader = { width, height, channels, quality, lengths: parts.map((p) => p.length) };
+  const header: PlateHeader = { width, height, quality, lengths: parts.map((p) => p.length) };
   const bytes = new Uint8Array(parts.reduce((sum, p) => sum + p.length, 0));
   let offset = 0;
   for (const part of parts) {
@@ -88,56 +84,125 @@ export function encodePlate(plate: Plate, quality: PlateQuality, exact: readonly
 }
 
 /**
- * Unpacks a plate.
- * @param half true for a plate of half the size each way, in a quarter of the time, without its finest detail
+ * Unpacks a plate in all its detail.
  * @throws RangeError when the bytes do not fit the header
  */
-export async function decodePlate(header: PlateHeader, bytes: Uint8Array, half = false): Promise<Plate> {
-  const { width, height, channels, quality, lengths } = header;
-  if (!(width > 0 && height > 0 && width * height <= 1 << 24) || lengths.length !== channels + 1) {
+export async function decodeCoded(header: PlateHeader, bytes: Uint8Array): Promise<CodedPlate> {
+  const { width, height, quality } = header;
+  const parts = await partsOf(header, bytes);
+  const [green, red, blue] = [0, 1, 2].map((c) => codedPlane(header, c, parts[c]!));
+  const fixes = parts[header.lengths.length - 1]!;
+  const view = new DataView(fixes.buffer, fixes.byteOffset, fixes.byteLength);
+  const count = fixes.length >> 3;
+  const exactAt = new Uint32Array(count);
+  const exact = new Float32Array(count);
+  for (let i = 0; i < count; i++) {
+    exactAt[i] = view.getUint32(i * 8, true);
+    exact[i] = view.getFloat32(i * 8 + 4, true);
+    if (exactAt[i]! >= width * height * 3 || (i > 0 && exactAt[i]! <= exactAt[i - 1]!))
+      throw new RangeError('Exact values of a plate out of order');
+  }
+  return { width, height, floor: quality.floor, green: green!, red: red!, blue: blue!, exactAt, exact };
+}
+
+/** Unpacks a plate. @throws RangeError when the bytes do not fit the header */
+export async function decodePlate(header: PlateHeader, bytes: Uint8Array): Promise<Plate> {
+  return expanded(await decodeCoded(header, bytes));
+}
+
+/**
+ * Unpacks a plate for a first look: halved `times` each way, once at least, in a quarter of the time for each, without its finest detail.
+ * @throws RangeError when the bytes do not fit the header
+ */
+export async function decodeFirstLook(header: PlateHeader, bytes: Uint8Array, times: number): Promise<Plate> {
+  const { width, height, quality } = header;
+  const [w, h] = [width >> times, height >> times];
+  const planes = await Promise.all([0, 1, 2].map((c) => smallPlane(header, c, bytes, times)));
+  return { width: w, height: h, data: fromEqualPlanes(planes.map(codesOf), quality.floor) };
+}
+
+/** The inflated planes and exact values of a plate. */
+function partsOf({ width, height, lengths }: PlateHeader, bytes: Uint8Array): Promise<Uint8Array[]> {
+  if (!(width > 0 && height > 0 && width * height <= 1 << 24) || lengths.length !== PLANES + 1) {
     throw new RangeError('Plate header');
   }
   let offset = 0;
-  const parts = await Promise.all(
+  return Promise.all(
     lengths.map((length) => {
       const part = bytes.subarray(offset, offset + length);
       offset += length;
       return inflate(part);
     }),
   );
-  const scratch = new Float32Array(width * height);
-  const planes = parts.slice(0, channels).map((coded, c) => {
-    const layout = planeLayout(width, height, c, quality);
-    // The ratio planes have half the size already.
-    const skip = half && c === 0 ? 1 : 0;
-    const [w, h, levels] = [layout.w >> skip, layout.h >> skip, layout.levels - skip];
-    const plane = new Float32Array(w * h);
-    const used = dequantise(coded, plane, w, layout.bands.slice(0, 1 + 3 * levels));
-    if (skip === 0 && used !== coded.length) throw new RangeError('Plate data do not fit their size');
-    inverseWavelet(plane, w, h, levels, scratch);
-    return plane;
-  });
-  if (half) {
-    const [w, h] = [width >> 1, height >> 1];
-    return { width: w, height: h, channels, data: fromEqualPlanes(planes, quality.floor) };
-  }
-  const data = fromLogPlanes(planes, width, height, quality.floor);
-  const fixes = parts[channels]!;
-  const view = new DataView(fixes.buffer, fixes.byteOffset, fixes.byteLength);
-  for (let i = 0; i + 8 <= fixes.length; i += 8) {
-    const index = view.getUint32(i, true);
-    if (index < data.length) data[index] = view.getFloat32(i + 4, true);
-  }
-  return { width, height, channels, data };
 }
 
-/** Raw deflate through the platform's own decoder, which is several times faster than one in script. */
-export async function inflate(bytes: Uint8Array): Promise<Uint8Array> {
+/** A plane of logarithms as places in the table of powers of two. */
+function codedPlane({ width, height, quality }: PlateHeader, c: number, coded: Uint8Array): Uint16Array {
+  const { w, h, levels, bands } = planeLayout(width, height, c, quality);
+  const plane = new Float32Array(w * h);
+  const used = dequantise(coded, plane, w, bands);
+  if (used !== coded.length) throw new RangeError('Plate data do not fit their size');
+  const codes = new Uint16Array(w * h);
+  inverseRows(plane, w, h, levels, (row, y) => putCodes(row, codes, y * w));
+  return codes;
+}
+
+/** Coefficients that do not fit a byte take five: so many more bytes than coefficients hold those of a first look, nearly always. */
+const LONGER = 1.6;
+
+/** The same halved, the first plane `times`; the ratio planes have half the size already. Bands lie from coarse to fine: the rest is not inflated. */
+async function smallPlane(
+  { width, height, quality, lengths }: PlateHeader,
+  c: number,
+  bytes: Uint8Array,
+  times: number,
+): Promise<Float32Array> {
+  const from = lengths.slice(0, c).reduce((sum, n) => sum + n, 0);
+  const part = bytes.subarray(from, from + lengths[c]!);
+  const layout = planeLayout(width, height, c, quality);
+  const skip = Math.max(0, c === 0 ? times : times - 1);
+  if (skip > layout.levels) throw new RangeError('Plate halved too often');
+  const [w, h, levels] = [layout.w >> skip, layout.h >> skip, layout.levels - skip];
+  const bands = layout.bands.slice(0, 1 + 3 * levels);
+  const plane = new Float32Array(w * h);
+  try {
+    dequantise(await inflate(part, LONGER * w * h), plane, w, bands);
+  } catch {
+    // Many long ones, or damaged: all of it tells.
+    dequantise(await inflate(part), plane.fill(0), w, bands);
+  }
+  inverseWavelet(plane, w, h, levels);
+  return plane;
+}
+
+/**
+ * Raw deflate through the platform's own decoder, which is several times faster than one in script.
+ * @param enough bytes from the beginning that are wanted at least; all of them where it is not given
+ * @throws RangeError when the bytes are damaged
+ */
+export async function inflate(bytes: Uint8Array, enough = Infinity): Promise<Uint8Array> {
   const stream = new Blob([bytes as Uint8Array<ArrayBuffer>])
     .stream()
     .pipeThrough(new DecompressionStream('deflate-raw'));
   try {
-    return new Uint8Array(await new Response(stream).arrayBuffer());
+    if (enough === Infinity) return new Uint8Array(await new Response(stream).arrayBuffer());
+    const reader = stream.getReader();
+    const chunks: Uint8Array[] = [];
+    let size = 0;
+    while (size < enough) {
+      const { done, value } = await reader.read();
+      if (done) break;
+      chunks.push(value);
+      size += value.length;
+    }
+    void reader.cancel().catch(() => undefined);
+    const out = new Uint8Array(size);
+    let at = 0;
+    for (const chunk of chunks) {
+      out.set(chunk, at);
+      at += chunk.length;
+    }
+    return out;
   } catch {
     throw new RangeError('Plate data are damaged');
   }
@@ -150,14 +215,10 @@ function planeLayout(width: number, height: number, c: number, quality: PlateQua
   return { w, h, levels, bands: bandsOf(w, h, levels, c === 0 ? quality.step : quality.ratioStep) };
 }
 
-/** log2 of green, and log2 of red and blue against it as means of 2×2; of a single channel, its log2. */
-function logPlanes({ data, channels, width, height }: Plate, floor: number): Float32Array[] {
+/** log2 of green, and log2 of red and blue against it as means of 2×2. */
+function logPlanes({ data, width, height }: Plate, floor: number): Float32Array[] {
   const log = (v: number) => Math.log2(Math.max(0, v) + floor);
   const first = new Float32Array(width * height);
-  if (channels === 1) {
-    first.forEach((_, i) => (first[i] = log(data[i]!)));
-    return [first];
-  }
   const half = width >> 1;
   const [red, blue] = [new Float32Array(half * (height >> 1)), new Float32Array(half * (height >> 1))];
   for (let y = 0; y < height; y++) {
@@ -173,77 +234,16 @@ function logPlanes({ data, channels, width, height }: Plate, floor: number): Flo
   return [first, red, blue];
 }
 
-const EXP_FROM = -32;
-const EXP_TO = 32;
-const EXP_STEPS = 256;
-let expTable: Float32Array | undefined;
-
-/** 2^x at the middle of steps of 1/256 stop (error under 0.14 %, mean 0), for x in −32 … 32: small enough for the cache. */
-function exp2Table(): Float32Array {
-  expTable ??= Float32Array.from(
-    { length: (EXP_TO - EXP_FROM) * EXP_STEPS },
-    (_, i) => 2 ** (EXP_FROM + (i + 0.5) / EXP_STEPS),
-  );
-  return expTable;
-}
-
-/** Planes of one size, for the half-size picture. */
-function fromEqualPlanes(planes: readonly Float32Array[], floor: number): Float32Array {
-  const [green, red, blue] = planes;
-  if (!green) throw new RangeError('No planes');
-  if (!red || !blue) return green.map((v) => Math.max(0, 2 ** v - floor));
+/** Planes of one size, for a first look. */
+function fromEqualPlanes(planes: readonly Uint16Array[], floor: number): Float32Array {
+  const [green, red, blue] = planes as [Uint16Array, Uint16Array, Uint16Array];
   const out = new Float32Array(green.length * 3);
   const table = exp2Table();
-  const bias = -EXP_FROM * EXP_STEPS;
   for (let i = 0, o = 0; i < green.length; i++, o += 3) {
-    const g = table[(green[i]! * EXP_STEPS + bias) | 0]!;
-    out[o] = Math.max(0, g * table[(red[i]! * EXP_STEPS + bias) | 0]! - floor);
+    const g = table[green[i]!]!;
+    out[o] = Math.max(0, g * table[red[i]!]! - floor);
     out[o + 1] = Math.max(0, g - floor);
-    out[o + 2] = Math.max(0, g * table[(blue[i]! * EXP_STEPS + bias) | 0]! - floor);
-  }
-  return out;
-}
-
-function fromLogPlanes(
-  planes: readonly Float32Array[],
-  width: number,
-  height: number,
-  floor: number,
-): Float32Array {
-  const [green, red, blue] = planes;
-  if (!green) throw new RangeError('No planes');
-  const table = exp2Table();
-  const bias = -EXP_FROM * EXP_STEPS;
-  if (!red || !blue) return green.map((v) => table[(v * EXP_STEPS + bias) | 0]! - floor);
-  const out = new Float32Array(width * height * 3);
-  const row = width * 3;
-  const half = width >> 1;
-  // Written out for the four pixels that share a ratio: this loop is a third of the time a scene takes to unpack.
-  for (let y = 0; y < height; y += 2) {
-    for (let x = 0; x < half; x++) {
-      const h = (y >> 1) * half + x;
-      const r = table[(red[h]! * EXP_STEPS + bias) | 0]!;
-      const b = table[(blue[h]! * EXP_STEPS + bias) | 0]!;
-      const i = y * width + 2 * x;
-      const o = y * row + 6 * x;
-      const p = o + row;
-      let g = table[(green[i]! * EXP_STEPS + bias) | 0]!;
-      out[o] = Math.max(0, g * r - floor);
-      out[o + 1] = Math.max(0, g - floor);
-      out[o + 2] = Math.max(0, g * b - floor);
-      g = table[(green[i + 1]! * EXP_STEPS + bias) | 0]!;
-      out[o + 3] = Math.max(0, g * r - floor);
-      out[o + 4] = Math.max(0, g - floor);
-      out[o + 5] = Math.max(0, g * b - floor);
-      g = table[(green[i + width]! * EXP_STEPS + bias) | 0]!;
-      out[p] = Math.max(0, g * r - floor);
-      out[p + 1] = Math.max(0, g - floor);
-      out[p + 2] = Math.max(0, g * b - floor);
-      g = table[(green[i + width + 1]! * EXP_STEPS + bias) | 0]!;
-      out[p + 3] = Math.max(0, g * r - floor);
-      out[p + 4] = Math.max(0, g - floor);
-      out[p + 5] = Math.max(0, g * b - floor);
-    }
+    out[o + 2] = Math.max(0, g * table[blue[i]!]! - floor);
   }
   return out;
 }

@@ -17,8 +17,9 @@ import { ev100OfLuminance } from '../light/apex';
 import { SIM_ONE_WIDE as SIM_ONE } from '../sensor/sim-one';
 import { BINS_PER_EV, binEdgeEv, stopline } from '../scopes/stopline';
 import { captureFrame } from './capture';
-import { readSceneDescription, readScenePack, writeScenePack } from './pack';
-import { decodePlate, encodePlate, type Plate } from './plate-codec';
+import { readSceneDescription, readFirstLook, readScenePack, writeScenePack } from './pack';
+import { decodeFirstLook, decodePlate, encodePlate } from './plate-codec';
+import type { Plate } from './plate';
 import { tapsFor } from './resample';
 import type { Scene, SceneDescription } from './scene';
 import { plateRows } from './light-rows';
@@ -47,7 +48,6 @@ const description: SceneDescription = {
 const plateOf = (value: (x: number, y: number, c: number) => number, size = SIZE): Plate => ({
   width: size,
   height: size,
-  channels: 3,
   data: Float32Array.from({ length: size * size * 3 }, (_, i) =>
     value(Math.floor(i / 3) % size, Math.floor(i / 3 / size), i % 3),
   ),
@@ -108,7 +108,7 @@ describe('a packed plate', () => {
   it('has a half-size first look of the same brightness', async () => {
     const flat = plateOf(() => 40);
     const { header, bytes } = encodePlate(flat, quality);
-    const half = await decodePlate(header, bytes, true);
+    const half = await decodeFirstLook(header, bytes, 1);
     expect([half.width, half.height]).toEqual([SIZE / 2, SIZE / 2]);
     half.data.forEach((v) => expect(v / 40).toBeCloseTo(1, 1));
   });
@@ -128,7 +128,7 @@ describe('a packed plate', () => {
     expect([scene.size, scene.lamps.length]).toEqual([SIZE, 2]);
     expect(scene.space!.distance[5]).toBeCloseTo(2, 2);
     expect(scene.space!.surface).toEqual(space.surface);
-    expect((await readScenePack(pack, true)).size).toBe(SIZE / 2);
+    expect((await readFirstLook(pack)).size).toBe(SIZE / 2);
     expect(readSceneDescription(pack)).toEqual(description);
     await expect(readScenePack(pack.subarray(0, pack.length - 40))).rejects.toThrow(/early/);
     await expect(readScenePack(new Uint8Array(20))).rejects.toThrow(/Not a packed scene/);

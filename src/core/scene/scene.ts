@@ -2,7 +2,8 @@
 // them; where its surfaces are; what moves in it.
 import type { LampLight } from '../sensor/sensitivities';
 import type { PlateId } from '../sensor/simulated-camera';
-import type { Plate } from './plate-codec';
+import type { CodedPlate } from './coded-plate';
+import type { Plate } from './plate';
 
 /** How a lamp's light varies in time: with the mains at twice their frequency, or as a flame does. Depth: share of the mean. */
 export type Flicker =
@@ -80,13 +81,25 @@ export interface SceneSpace {
 
 export const OPEN_SKY_M = 4096;
 
+/** A scene's plates at twice its own size: more detail than a finder needs. The scene shows a square of them. */
+export interface FinePlates {
+  readonly lamps: readonly CodedPlate[];
+  /** Upper left corner of that square on the plates, and its side, in their pixels; even numbers. */
+  readonly from: number;
+  readonly size: number;
+  /** Where the surfaces of that square are, in rows of `size`. */
+  space(): SceneSpace;
+}
+
 /** A scene in memory. Plates are square, linear Rec. 709 with luminance in cd/m². */
 export interface Scene {
   readonly description: SceneDescription;
   readonly size: number;
   readonly lamps: readonly Plate[];
-  /** Absent in the half-size first look. */
+  /** Absent in the first look. */
   readonly space?: SceneSpace;
+  /** Where more was rendered. */
+  readonly fine?: FinePlates;
 }
 
 /** A scene as the list of scenes tells of it, before it is loaded: its packs by lens, and their sizes in bytes. */

@@ -12,6 +12,7 @@ import { depthSensed } from './depth-sensor';
 import { lookThrough } from './focus-look';
 import { previewStage, type PreviewLight } from './light-rows';
 import { markedSites } from './marked-sites';
+import { peakingOf } from './peaking';
 import { previewExposer } from './preview-light';
 import type { Support } from './outside';
 import { heldFocusM, type SceneView } from './view';
@@ -77,6 +78,7 @@ export function viewSource(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SI
     sensor: camera.sensor,
     matrices: camera.matrices,
     depth: depthSensed(view),
+    peaks: peakingOf(view, width, height),
     observe: ({ settings, focusM, number, moment, colour }) => {
       const key = `${focusM} ${settings.apertureN} ${lightPassing(settings)}`;
       const refocused = focused?.key !== key;

@@ -7,6 +7,15 @@ import { blurDiscMm } from '../optics/lens';
 import { scaleRows, type Mat3 } from '../numeric/matrix';
 import { cameraFromLamp } from '../sensor/sensitivities';
 import type { SimulatedCamera } from '../sensor/simulated-camera';
+import {
+  fineDetail,
+  heldAtZero,
+  noLight,
+  ownDetail,
+  type Detail,
+  type LampSet,
+  type LightPlanes,
+} from './detail';
 import { levelsOf, OPENING, type Outside } from './outside';
 import { croppedScene } from './crop';
 import { meterSight } from './sight';
@@ -18,19 +27,30 @@ import type { Flicker, Scene, SceneDescription, SceneSpace } from './scene';
 export interface LightGroup {
   readonly flicker: Flicker | null;
   /** Camera channels R, G, B of the plate, as luminance-like cd/m²; square, `size` a side. */
-  readonly planes: readonly [Float32Array, Float32Array, Float32Array];
+  readonly planes: LightPlanes;
 }
 
-export interface SceneView {
+/** Who looks at what, and where it is on square plates of `size` a side; the light itself apart. */
+export interface Ground {
   readonly description: SceneDescription;
   readonly camera: SimulatedCamera;
   readonly orientation: Orientation;
   readonly outside: Outside;
   readonly size: number;
-  readonly groups: readonly LightGroup[];
+  readonly groups: readonly Pick<LightGroup, 'flicker'>[];
   readonly space: SceneSpace | undefined;
+}
+
+export interface SceneView extends Ground {
+  readonly groups: readonly LightGroup[];
   /** Through the lens as the camera has it, without a filter: what the meter sees. */
   readonly sight: MeterSight;
+  readonly detail: Detail;
+}
+
+/** The same ground in all its detail. */
+export function finestGround({ detail, ...view }: SceneView): Ground {
+  return { ...view, size: detail.size, space: detail.space };
 }
 
 export function viewScene(
@@ -40,32 +60,19 @@ export function viewScene(
   outside: Outside = OPENING,
 ): SceneView {
   const scene = croppedScene(whole, camera.crop);
-  const { description, size } = scene;
+  const { description, size, space } = scene;
   const levels = levelsOf(description, outside);
-  const groups: LightGroup[] = [];
   const y709 = new Float32Array(size * size);
-  const lamps = description.lamps.map((lamp, i) => ({
-    ...lamp,
-    level: levels[i]!,
-    data: scene.lamps[i]!.data,
-  }));
-  const sets = [
-    { flicker: null, lamps: lamps.filter((l) => !l.flicker && l.level > 0) },
-    ...lamps.filter((l) => l.flicker && l.level > 0).map((l) => ({ flicker: l.flicker!, lamps: [l] })),
-  ];
-  for (const [i, set] of sets.entries()) {
-    if (set.lamps.length === 0 && (i > 0 || sets.length > 1)) continue;
-    const planes: LightGroup['planes'] = [0, 1, 2].map(
-      () => new Float32Array(size * size),
-    ) as unknown as LightGroup['planes'];
-    for (const { level, data, ...lamp } of set.lamps) {
-      addLuminance(y709, data, level);
-      addLight(planes, data, scaleRows(cameraFromLamp(camera.sensitivities, lamp), [level, level, level]));
+  const sets = lampSetsOf(description, levels, camera);
+  const groups = sets.map(({ flicker, lamps }): LightGroup => {
+    const planes = noLight(size * size);
+    for (const { plate, toCamera } of lamps) {
+      const { data } = scene.lamps[plate]!;
+      addLuminance(y709, data, levels[plate]!);
+      addLight(planes, data, toCamera);
     }
-    // No site gives light back.
-    for (const plane of planes) for (let i = 0; i < plane.length; i++) if (plane[i]! < 0) plane[i] = 0;
-    groups.push({ flicker: set.flicker, planes });
-  }
+    return { flicker, planes: heldAtZero(planes) };
+  });
   return {
     description,
     camera,
@@ -73,9 +80,35 @@ export function viewScene(
     outside,
     size,
     groups,
-    space: scene.space,
+    space,
     sight: meterSight({ camera, orientation, size, groups: asMetered(groups, y709, scene, outside) }, y709),
+    detail: scene.fine
+      ? fineDetail(scene.fine, sets)
+      : ownDetail(
+          size,
+          space,
+          groups.map(({ planes }) => planes),
+        ),
   };
+}
+
+/** The lamps that burn, as they vary together; one set at least. */
+function lampSetsOf(
+  { lamps }: SceneDescription,
+  levels: readonly number[],
+  camera: SimulatedCamera,
+): (LampSet & { readonly flicker: Flicker | null })[] {
+  const burning = lamps.flatMap((lamp, plate) => {
+    const level = levels[plate]!;
+    if (!(level > 0)) return [];
+    const toCamera = scaleRows(cameraFromLamp(camera.sensitivities, lamp), [level, level, level]);
+    return [{ plate, toCamera, flicker: lamp.flicker ?? null }];
+  });
+  const steady = { flicker: null, lamps: burning.filter(({ flicker }) => !flicker) };
+  const flickering = burning
+    .filter(({ flicker }) => flicker)
+    .map((l) => ({ flicker: l.flicker, lamps: [l] }));
+  return steady.lamps.length > 0 || flickering.length === 0 ? [steady, ...flickering] : flickering;
 }
 
 /**
@@ -91,9 +124,9 @@ function asMetered(
   if (!description.spin || description.spin.turnsPerS[wheel] !== 0) return groups;
   const marks = markedPlate({ description, space, size });
   if (!marks) return groups;
-  const marked = groups.map(({ flicker, planes }) => ({
+  const marked = groups.map(({ flicker, planes }): LightGroup => ({
     flicker,
-    planes: planes.map((plane) => plane.slice()) as unknown as LightGroup['planes'],
+    planes: [planes[0].slice(), planes[1].slice(), planes[2].slice()],
   }));
   marks.apply(
     (i, factor) => {
@@ -110,7 +143,7 @@ function asMetered(
 export type LensSetting = Omit<ExposureSettings, 'shutterS' | 'iso' | 'compensationEv'>;
 
 /** A view through the lens stopped down and behind its filter. */
-export function asSet(view: SceneView, setting: LensSetting): SceneView {
+export function asSet<View extends Ground>(view: View, setting: LensSetting): View {
   const { camera } = view;
   const { lens } = camera;
   const { apertureN } = setting;
@@ -128,7 +161,7 @@ function addLuminance(y709: Float32Array, data: Float32Array, level: number): vo
 }
 
 /** Adds it to the planes of a camera's channels. */
-function addLight(planes: LightGroup['planes'], data: Float32Array, m: Mat3): void {
+function addLight(planes: LightPlanes, data: Float32Array, m: Mat3): void {
   planes.forEach((plane, c) => {
     const [r, g, b] = m[c]!;
     for (let i = 0, j = 0; i < plane.length; i++, j += 3)

@@ -49,6 +49,52 @@ export function inverseWavelet(
   }
 }
 
+/**
+ * The same, but for the last level, whose rows are handed over one after the other: they are not needed all at once, and a plane that is gone
+ * through once less is a third of the time. The plane is spoilt.
+ * @param onRow gets each row from the top; what it is given changes with the next
+ */
+export function inverseRows(
+  plane: Float32Array,
+  width: number,
+  height: number,
+  levels: number,
+  onRow: (row: Float32Array, y: number) => void,
+): void {
+  if (levels === 0) {
+    for (let y = 0; y < height; y++) onRow(plane.subarray(y * width, (y + 1) * width), y);
+    return;
+  }
+  const [w, h] = [width >> 1, height >> 1];
+  // The lower levels lie in the upper left quarter of the plane.
+  const scratch = new Float32Array(w * h);
+  for (let level = levels - 1; level >= 1; level--) {
+    const [lw, lh] = [width >> level, height >> level];
+    for (let y = 0; y < lh; y++) inverseRow(plane, y * width, scratch, y * lw, lw);
+    inverseColumns(scratch, plane, lw, lh, width);
+  }
+  const line = () => new Float32Array(width);
+  const low = line();
+  let [above, high, before, even] = [line(), line(), line(), line()];
+  const odd = line();
+  for (let y = 0; y < h; y++) {
+    inverseRow(plane, y * width, low, 0, width);
+    [above, high] = [high, above];
+    inverseRow(plane, (h + y) * width, high, 0, width);
+    // The first high row mirrors itself.
+    const over = y === 0 ? high : above;
+    [before, even] = [even, before];
+    for (let x = 0; x < width; x++) even[x] = low[x]! - 0.25 * (over[x]! + high[x]!);
+    if (y > 0) {
+      for (let x = 0; x < width; x++) odd[x] = above[x]! + 0.5 * (before[x]! + even[x]!);
+      onRow(odd, 2 * y - 1);
+    }
+    onRow(even, 2 * y);
+  }
+  for (let x = 0; x < width; x++) odd[x] = high[x]! + even[x]!;
+  onRow(odd, height - 1);
+}
+
 /** One row: low and high halves at `from` → interleaved samples at `to`. */
 function inverseRow(a: Float32Array, from: number, out: Float32Array, to: number, n: number): void {
   const half = n >> 1;

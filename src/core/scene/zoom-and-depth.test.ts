@@ -24,7 +24,7 @@ const room: Scene = {
     lamps: [{ ...PLAIN_LAMP, id: 'a', name: 'A', level: 1 }],
   },
   size: SIZE,
-  lamps: [{ width: SIZE, height: SIZE, channels: 3, data: new Float32Array(SIZE * SIZE * 3).fill(100) }],
+  lamps: [{ width: SIZE, height: SIZE, data: new Float32Array(SIZE * SIZE * 3).fill(100) }],
   space: {
     distance: Float32Array.from({ length: SIZE * SIZE }, (_, i) => (inside(i) ? 1.5 : 20)),
     surface: new Uint8Array(SIZE * SIZE),

@@ -58,7 +58,7 @@ export interface RangeReport {
 /** The share of the frame that may sink under the clean line. */
 export const DARK_SHARE = 0.01;
 /** Stops that neighbouring frames of a set have in common (practice). */
-const OVERLAP_EV = 1;
+export const OVERLAP_EV = 1;
 const GREENS = [1, 2] as const;
 
 /** @param headroom stops until the highlights that count reach clip */

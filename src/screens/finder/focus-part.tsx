@@ -11,6 +11,7 @@ import { Segmented } from '../../ui/segmented';
 import { colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { focusWords } from './focus-mark';
+import { PeakingPart } from './peaking-part';
 
 const WAYS: readonly { id: FocusWay; label: string; name: string }[] = [
   {
@@ -100,6 +101,7 @@ export function FocusPart() {
         testID="focus-how"
       />
       <Depth />
+      <PeakingPart />
       {hasLoupe && (
         <View style={styles.row}>
           <Button

@@ -70,6 +70,12 @@ export const KEY_LINES: readonly KeyLine[] = [
     on: ({ optic }) => opticWith(optic).seesDepth === true,
     act: (desk) => desk.setInFocus(!desk.inFocus),
   },
+  {
+    group: 'Set',
+    keys: ["'"],
+    says: 'Peaking: edges in focus light up',
+    act: ({ peaking, setPeaking }) => setPeaking({ on: !peaking.on }),
+  },
   fader('white', 'White warmer, cooler', 'y', 'i'),
   {
     group: 'Set',

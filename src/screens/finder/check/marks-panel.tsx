@@ -14,6 +14,7 @@ import { space } from '../../../ui/theme';
 import { Words } from '../../../ui/words';
 import { NoRaw } from '../no-raw';
 import { countWords, percentWords } from '../format';
+import { PeakingPart } from '../peaking-part';
 
 const MARKS: readonly { id: MarkId; label: string; name: string; raw?: true }[] = [
   { id: 'rawClip', label: 'Raw clipped', name: 'Raw clipped: hatched by channel (O)', raw: true },
@@ -52,6 +53,7 @@ export function MarksPanel() {
           : 'Level dashes: some component at 255, or all at 0.'}
       </Words>
       <Zebra showsRaw={showsRaw} />
+      <PeakingPart />
     </>
   );
 }
