@@ -51,6 +51,14 @@ export function settingUsage(): string[] {
   );
 }
 
+/** What has to be measured in front of the camera first. */
+function isMeasured(flag: string, text: string): boolean {
+  return (flag === 'white' && text.startsWith(AT)) || (flag === 'bracket' && text === PLANNED);
+}
+
+/** `--bracket planned`: from the range of the scene. */
+export const PLANNED = 'planned';
+
 /** Settings as the flags ask for them. @throws RangeError that says what is allowed */
 export function settingsAsked(args: Arguments, camera: SimulatedCamera): SettingValues {
   const optic = opticOfCamera(camera);
@@ -58,8 +66,7 @@ export function settingsAsked(args: Arguments, camera: SimulatedCamera): Setting
   for (const { key, options = [] } of listed())
     for (const { flag, parse } of options) {
       const text = args.flags.get(flag);
-      if (text !== undefined && !(flag === 'white' && text.startsWith(AT)))
-        values[key] = parse(text, values[key], optic);
+      if (text !== undefined && !isMeasured(flag, text)) values[key] = parse(text, values[key], optic);
     }
   return values as unknown as SettingValues;
 }

@@ -1,15 +1,23 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { colourOfWhite } from '../src/core/colour/camera';
+import { join } from 'node:path';
+import { colourOfWhite, type CameraColour } from '../src/core/colour/camera';
 import { whiteWords } from '../src/core/colour/temperature';
+import type { ExposureSettings } from '../src/core/exposure/settings';
 import { shoot, type Press } from '../src/core/frame/shoot';
 import { ev100OfSettings } from '../src/core/light/apex';
 import { meteredEv100 } from '../src/core/meter/read';
 import { PREVIEW_LONG_SIDE } from '../src/core/scene/capture';
+import type { SceneView } from '../src/core/scene/view';
+import { viewSource } from '../src/core/scene/view-source';
 import { opticOfCamera } from '../src/core/sensor/cameras';
+import { SEQUENCE_GAP_S } from '../src/core/sequence/moments';
+import { bracketWords } from '../src/core/setting/bracket';
 import { settingsOf } from '../src/core/setting/values';
 import { known } from '../src/core/units/known';
+import { measureWhite } from '../src/core/white/measure';
 import { choice, moment, numberOf, UsageError, wholeNumber, type Arguments } from './arguments';
-import { ask, printable } from './exposure';
+import { plannedShots, shotsAsked } from './bracket';
+import { ask, PLANNED, printable } from './exposure';
 import { reserve } from './files';
 import { encodeJpeg } from './jpeg';
 
@@ -17,7 +25,8 @@ const DAY_S = 86_400;
 
 export async function shootCommand(args: Arguments): Promise<number> {
   const out = args.flags.get('out');
-  if (!out) throw new UsageError('--out is missing: the DNG to write');
+  if (!out)
+    throw new UsageError('--out is missing: the DNG to write, or with --bracket the folder for its frames');
   const size = choice(args, 'size', ['full', 'preview'] as const, 'full');
   const compression = choice(args, 'compression', ['lossless-jpeg', 'none'] as const, 'lossless-jpeg');
   const seed = wholeNumber(args, 'seed', 1);
@@ -26,66 +35,109 @@ export async function shootCommand(args: Arguments): Promise<number> {
   const { view, whole, settings: set, resolved, reading, ...asked } = await ask(args);
   const focus = asked.focus();
   const { focusM } = focus;
-  const { settings } = resolved;
-  const press: Press = {
-    settings,
-    clockS,
-    focusM,
-    // A press by hand is of middling strength; from the terminal nobody touches what stands on a tripod.
-    steadiness: { support: view.outside.support, press: set.delayS > 0 ? 0 : 0.5, sinceTouchS: Infinity },
-    ...(!set.white.auto && {
-      colour: colourOfWhite(view.camera.matrices, { kelvin: set.white.exact, tint: set.white.tint }),
-    }),
-    seed,
-    timeMs,
-    offsetMinutes: -Math.round(new Date(timeMs).getTimezoneOffset()),
-    facts: {
-      set: settingsOf(set, opticOfCamera(whole.camera)),
-      meteredEv100: meteredEv100(reading),
-      uniqueId: randomBytes(16).toString('hex'),
-      ...(focus.state === 'found' && { focusedAt: focus.at }),
-    },
+  const planned = args.flags.get('bracket') === PLANNED;
+  const { bracket, shots, plan } = planned
+    ? plannedShots(view, resolved.settings, focusM, clockS)
+    : shotsAsked(resolved.settings, set.bracket);
+  const many = args.flags.has('bracket');
+  const group = randomBytes(16).toString('hex');
+  const longSide = size === 'full' ? whole.camera.sensor.width : PREVIEW_LONG_SIDE;
+
+  // All frames of a set have one white: that of the exposure that was metered.
+  const colour = !set.white.auto
+    ? colourOfWhite(view.camera.matrices, { kelvin: set.white.exact, tint: set.white.tint })
+    : many
+      ? meteredWhite(view, resolved.settings, focusM, clockS)
+      : undefined;
+
+  const take = async (settings: ExposureSettings, index: number, sinceFirstS: number) => {
+    const press: Press = {
+      settings,
+      clockS: clockS + sinceFirstS,
+      focusM,
+      // A press by hand is of middling strength, and only shakes the first; from the terminal nobody touches what stands on a tripod.
+      steadiness: {
+        support: view.outside.support,
+        press: set.delayS > 0 || index > 0 ? 0 : 0.5,
+        sinceTouchS: Infinity,
+      },
+      ...(colour && { colour }),
+      seed: seed + index,
+      timeMs: timeMs + Math.round(1000 * sinceFirstS),
+      offsetMinutes: -Math.round(new Date(timeMs).getTimezoneOffset()),
+      facts: {
+        set: settingsOf({ ...set, bracket }, opticOfCamera(whole.camera)),
+        meteredEv100: meteredEv100(reading),
+        uniqueId: randomBytes(16).toString('hex'),
+        ...(focus.state === 'found' && { focusedAt: focus.at }),
+        ...(shots.length > 1 && { group: { id: group, index, of: shots.length } }),
+      },
+    };
+    const path = many ? join(out, `${String(index + 1).padStart(2, '0')}.dng`) : out;
+    const file = reserve(path);
+    try {
+      const shot = await shoot(whole, press, { longSide, compression, encodeJpeg });
+      file.write(shot.dng);
+      const { frame, record } = shot;
+      return {
+        path,
+        width: frame.width,
+        height: frame.height,
+        ...(frame.crop && { crop: frame.crop }),
+        ...(frame.userCrop && { userCrop: frame.userCrop }),
+        mosaicSha256: createHash('sha256').update(littleEndian(frame.data)).digest('hex'),
+        settings: printable(settings, set),
+        ev100: ev100OfSettings(settings.apertureN, settings.shutterS, settings.iso),
+        deviationEv: resolved.deviationEv,
+        white: { ...frame.colour.white, auto: set.white.auto },
+        focus: { ...focus, focusM: Number.isFinite(focusM) ? focusM : null },
+        forecast: record.forecast,
+        result: record.result,
+      };
+    } finally {
+      file.release();
+    }
   };
-  const file = reserve(out);
-  let shot;
-  try {
-    const longSide = size === 'full' ? whole.camera.sensor.width : PREVIEW_LONG_SIDE;
-    shot = await shoot(whole, press, { longSide, compression, encodeJpeg });
-    file.write(shot.dng);
-  } finally {
-    file.release();
+
+  const frames: Awaited<ReturnType<typeof take>>[] = [];
+  let sinceFirstS = 0;
+  for (const [index, settings] of shots.entries()) {
+    frames.push(await take(settings, index, sinceFirstS));
+    sinceFirstS += settings.shutterS + SEQUENCE_GAP_S;
   }
-  const { frame, record } = shot;
-  const report = {
-    path: out,
-    width: frame.width,
-    height: frame.height,
-    ...(frame.crop && { crop: frame.crop }),
-    ...(frame.userCrop && { userCrop: frame.userCrop }),
-    mosaicSha256: createHash('sha256').update(littleEndian(frame.data)).digest('hex'),
-    settings: printable(settings, set),
-    ev100: ev100OfSettings(settings.apertureN, settings.shutterS, settings.iso),
-    deviationEv: resolved.deviationEv,
-    white: { ...frame.colour.white, auto: set.white.auto },
-    focus: { ...focus, focusM: Number.isFinite(focusM) ? focusM : null },
-    forecast: record.forecast,
-    result: record.result,
-  };
-  if (args.json) console.log(JSON.stringify(report));
+  if (args.json)
+    console.log(JSON.stringify(many ? { folder: out, bracket, ...(plan && { plan }), frames } : frames[0]));
   else {
+    if (many) console.log(`${out}: ${bracketWords(bracket)}`);
+    for (const frame of frames) print(frame);
+  }
+  return 0;
+
+  function print(report: (typeof frames)[number]): void {
     const { shutter, iso, aperture, compensation } = report.settings;
     console.log(
-      `${out}: ${frame.width}×${frame.height}, ${shutter}  ISO ${iso}  ${aperture}  ${compensation} EV, white ${whiteWords(report.white)}`,
+      `${report.path}: ${report.width}×${report.height}, ${shutter}  ISO ${iso}  ${aperture}  ${compensation} EV, white ${whiteWords(report.white)}`,
     );
-    for (const [i, channel] of (known(record.result)?.channels ?? []).entries()) {
-      const predicted = record.forecast!.channels[i]!;
+    for (const [i, channel] of (known(report.result)?.channels ?? []).entries()) {
+      const predicted = report.forecast!.channels[i]!;
       console.log(
         `  ${channel.name}: clipped ${percent(channel.clippedShare)} (forecast ${percent(predicted.clippedShare)}), ` +
           `below floor ${percent(channel.belowFloorShare)} (forecast ${percent(predicted.belowFloorShare)})`,
       );
     }
   }
-  return 0;
+}
+
+/** The white that the automatic finds at an exposure. */
+function meteredWhite(
+  view: SceneView,
+  settings: ExposureSettings,
+  focusM: number,
+  timeS: number,
+): CameraColour {
+  const moment = { timeS, sinceTouchS: Infinity };
+  const observed = viewSource(view).observe({ settings, focusM, number: 1, moment, colour: undefined });
+  return measureWhite(observed.expose()).colour;
 }
 
 /** `--clock`, else the second of the day of `--time`; without either the same words make the same picture. */

@@ -1,5 +1,5 @@
 // `npm test`: installs what is missing (npm and Debian packages), then runs every check. The last line counts them.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { installPackages, root, run } from './install.mjs';
@@ -17,10 +17,12 @@ installPrograms();
 
 let [passed, failed] = [0, 0];
 const bin = (name) => join(root, 'node_modules', '.bin', name);
-check('types', bin('tsc'), ['--noEmit']);
-check('lint', bin('eslint'), ['.']);
-check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-check('import direction', bin('depcruise'), [
+// The build keeps one core busy, what is checked without it the other.
+const building = built();
+await check('types', bin('tsc'), ['--noEmit']);
+await check('lint', bin('eslint'), ['.']);
+await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+await check('import direction', bin('depcruise'), [
   '--config',
   '.dependency-cruiser.cjs',
   'app',
@@ -30,24 +32,39 @@ check('import direction', bin('depcruise'), [
   'bench',
   'tools',
 ]);
-check('unused code', bin('knip'), ['--no-config-hints']);
+await check('unused code', bin('knip'), ['--no-config-hints']);
+await building;
 // Both cores: left to itself the runner keeps one free.
 jest('units', ['--maxWorkers=2']);
 jest('reference', ['--maxWorkers=2']);
-const { buildAll } = await import('./build.mjs');
-buildAll();
 jest('e2e', ['--runInBand']);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
 
-function check(name, command, args) {
+async function check(name, command, args) {
   const started = Date.now();
-  const result = spawnSync(command, args, { cwd: root, encoding: 'utf8', maxBuffer: 1 << 26 });
-  const good = result.status === 0;
+  const { status, said } = await ended(spawn(command, args, { cwd: root }));
+  const good = status === 0;
   if (good) passed++;
   else failed++;
   console.log(`${good ? '✓' : '✕'} ${name} (${((Date.now() - started) / 1000).toFixed(1)} s)`);
-  if (!good) console.log(result.stdout, result.stderr);
+  if (!good) console.log(said);
+}
+
+/** The app for the tests in a browser. @throws Error with what the build said when it fails */
+async function built() {
+  const build = "import('./tools/build.mjs').then(({ buildAll }) => buildAll())";
+  const { status, said } = await ended(spawn(process.execPath, ['-e', build], { cwd: root }));
+  if (status !== 0) throw new Error(`The app could not be built\n${said}`);
+}
+
+function ended(child) {
+  return new Promise((resolve, reject) => {
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (bytes) => (said += bytes));
+    child.on('error', reject);
+    child.on('close', (status) => resolve({ status, said }));
+  });
 }
 
 /** Runs one project of jest and adds its tests to the count; a suite that cannot start counts as one failure. */

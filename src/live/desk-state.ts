@@ -40,7 +40,14 @@ export interface Trade {
 export type CaptureState =
   | { readonly kind: 'idle' }
   | { readonly kind: 'waiting'; readonly leftS: number }
-  | { readonly kind: 'busy'; readonly stage: TakeStage | 'answer' | 'store'; readonly share: number }
+  | {
+      readonly kind: 'busy';
+      readonly stage: TakeStage | 'answer' | 'store';
+      readonly share: number;
+      /** Which frame of how many, from 1; absent where one is taken. */
+      readonly shot?: number;
+      readonly of?: number;
+    }
   | { readonly kind: 'failed'; readonly message: string };
 
 export type CameraState =

@@ -2,6 +2,7 @@
 import type { Camera, Sequence, ShotEvent, TakenFrame } from '../camera/port';
 import type { Report } from '../camera/report';
 import type { FrameRecord } from '../core/frame/record';
+import { initialValues } from '../core/setting/values';
 import { cancelCapture, press, STORE_FULL, UNSAVED_WAIT } from './press';
 import { useDesk } from './desk';
 import { useReport } from './report';
@@ -75,7 +76,7 @@ beforeEach(() => {
   mockSeq = 1;
   mockPurge = jest.fn(async () => undefined);
   saved();
-  useDesk.setState({ capture: { kind: 'idle' } });
+  useDesk.setState({ capture: { kind: 'idle' }, settings: initialValues() });
   useReport.getState().clear();
   useReport.getState().take(report(1));
   useUnsaved.setState({ frames: [], saving: false });
@@ -125,6 +126,53 @@ describe('a press', () => {
     useReport.getState().take(report(3, 1 / 32));
     await done;
     expect(taken[0]).toMatchObject({ answers: 3, shots: [{ settings: { shutterS: 1 / 32 } }] });
+  });
+
+  it('takes a bracket as one sequence: one step of light apart, in time one after the other, and keeps each frame as it comes', async () => {
+    useDesk.getState().setSetting('bracket', { frames: 3, stepThirds: 3, order: 'middle', by: 'shutter' });
+    const seen: unknown[] = [];
+    const stop = useDesk.subscribe(({ capture }) => seen.push(capture));
+    const taken = cameraThat(async function* () {
+      for (const shot of [0, 1, 2]) {
+        yield { kind: 'progress', shot, stage: 'expose', share: 0.5 };
+        yield { kind: 'frame', shot, frame: frameOf(shot) };
+      }
+    });
+    await press();
+    stop();
+    expect([state().kind, taken.length, mockSave.mock.calls.length]).toEqual(['idle', 1, 3]);
+    const { shots } = taken[0]!;
+    expect(shots.map(({ settings }) => 128 * (settings as { shutterS: number }).shutterS)).toEqual([
+      1, 0.5, 2,
+    ]);
+    // Only of the one that the finder showed is anything told beforehand.
+    expect(shots.map(({ forecast }) => forecast !== undefined)).toEqual([true, false, false]);
+    const groups = shots.map(({ facts }) => facts.group!);
+    expect(new Set(groups.map(({ id }) => id)).size).toBe(1);
+    expect(groups.map(({ index, of }) => [index, of])).toEqual([
+      [0, 3],
+      [1, 3],
+      [2, 3],
+    ]);
+    expect(new Set(shots.map(({ facts }) => facts.uniqueId)).size).toBe(3);
+    expect(new Set(shots.map(({ seed }) => seed)).size).toBe(3);
+    shots.slice(1).forEach(({ timeMs }, i) => expect(timeMs).toBeGreaterThan(shots[i]!.timeMs));
+    expect(seen).toContainEqual({ kind: 'busy', stage: 'expose', share: 0.5, shot: 2, of: 3 });
+  });
+
+  it('tells before the first frame of a set what does not fit, in light or in the store', async () => {
+    const taken = giving();
+    useDesk.getState().setSetting('bracket', { frames: 9, stepThirds: 9, order: 'rising', by: 'shutter' });
+    await press();
+    expect(state()).toMatchObject({
+      kind: 'failed',
+      message: expect.stringMatching(/does not fit.*What fits/),
+    });
+    useDesk.getState().setSetting('bracket', { frames: 3, stepThirds: 3, order: 'rising', by: 'shutter' });
+    mockLeft = 2;
+    await press();
+    expect(state()).toMatchObject({ kind: 'failed', message: expect.stringMatching(/room for 2 of 3/) });
+    expect(taken).toEqual([]);
   });
 
   it('says why the camera died when that happens while it waits, and is free again', async () => {

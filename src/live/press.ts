@@ -1,12 +1,16 @@
 // One press from the finder to the roll: is there room, does the finder show what is set, take, keep. A second press while one is running
 // does nothing; cancel ends it.
 import type { Report } from '../camera/report';
-import type { Sequence, TakenFrame } from '../camera/port';
+import type { Sequence, Shot, TakenFrame, TakeStage } from '../camera/port';
+import type { ExposureSettings } from '../core/exposure/settings';
 import { forecastFigures, type Format } from '../core/frame/record';
 import { meteredEv100 } from '../core/meter/read';
+import { bracketed } from '../core/sequence/bracket';
+import { SEQUENCE_GAP_S } from '../core/sequence/moments';
+import { beyondWords } from '../core/setting/bracket';
 import type { SettingValues } from '../core/setting/settings';
 import { settingsOf } from '../core/setting/values';
-import { isUnknown } from '../core/units/known';
+import { isUnknown, type Known } from '../core/units/known';
 import { rollChanged } from '../library/roll';
 import { framesLeft, noteRefusal } from '../library/room';
 import { rollKeeper } from '../library/staff';
@@ -46,19 +50,32 @@ export async function press(hardness = 0.3): Promise<void> {
       setCapture({ kind: 'failed', message: UNSAVED_WAIT });
       return;
     }
-    if ((await framesLeft(bodyWith(optic).typicalFrameBytes)) === 0) {
-      setCapture({ kind: 'failed', message: STORE_FULL });
+    const left = await framesLeft(bodyWith(optic).typicalFrameBytes);
+    const wanted = framesWanted(settings, optic);
+    if (left !== null && left < wanted) {
+      setCapture({ kind: 'failed', message: left === 0 ? STORE_FULL : roomWords(left, wanted) });
       return;
     }
     await countDown(settings.delayS, signal);
     setCapture({ kind: 'busy', stage: 'answer', share: 0 });
     const answer = await unlessItDies(reportAnswering(sendOrder(), ANSWER_MS, signal));
     const report = await unlessItDies(focusedReport(answer, FOCUS_MS, signal));
-    setCapture({ kind: 'busy', stage: 'expose', share: 0 });
-    const sequence = sequenceOf(report, hardness);
+    const exposures = exposuresOf(report);
+    if (exposures.kind === 'beyond') {
+      setCapture({ kind: 'failed', message: exposures.message });
+      return;
+    }
+    const sequence = sequenceOf(report, exposures.shots, hardness);
+    const { length: of } = sequence.shots;
+    const course = (stage: TakeStage | 'store', share: number, shot: number) =>
+      setCapture({ kind: 'busy', stage, share, ...(of > 1 && { shot: shot + 1, of }) });
+    course('expose', 0, 0);
     for await (const event of cameraWith(report.optic).take(sequence, signal)) {
-      if (event.kind === 'progress') setCapture({ kind: 'busy', stage: event.stage, share: event.share });
-      else await keep(event.frame, signal);
+      if (event.kind === 'progress') course(event.stage, event.share, event.shot);
+      else {
+        course('store', 0, event.shot);
+        await keep(event.frame, signal);
+      }
     }
     setCapture({ kind: 'idle' });
   } catch (error) {
@@ -81,45 +98,83 @@ function unlessItDies<T>(answer: Promise<T>): Promise<T> {
   });
 }
 
-/** What the person saw, as a sequence of one shot. */
-function sequenceOf(report: Report, hardness: number): Sequence {
+/** Frames that one press takes. */
+function framesWanted({ bracket }: SettingValues, optic: string): number {
+  return opticWith(optic).can.bracket ? bracket.frames : 1;
+}
+
+function roomWords(left: number, wanted: number): string {
+  return `There is room for ${left} of ${wanted} frames. Export frames from the sheet and delete them, or take fewer.`;
+}
+
+type Exposures =
+  | { readonly kind: 'fits'; readonly shots: readonly Known<ExposureSettings>[] }
+  | { readonly kind: 'beyond'; readonly message: string };
+
+/** The exposure that the person saw, or the set about it; told before the first is made where it does not fit. */
+function exposuresOf({ exposure, optic }: Report): Exposures {
+  const { settings } = useDesk.getState();
+  if (isUnknown(exposure)) return { kind: 'fits', shots: [exposure] };
+  if (framesWanted(settings, optic) === 1) return { kind: 'fits', shots: [exposure.settings] };
+  const made = bracketed(exposure.settings, settings.bracket);
+  return made.kind === 'fits' ? made : { kind: 'beyond', message: `Not taken: ${beyondWords(made)}` };
+}
+
+/** What the person saw, as a sequence: one shot, or several that differ in light. */
+function sequenceOf(
+  report: Report,
+  exposures: readonly Known<ExposureSettings>[],
+  hardness: number,
+): Sequence {
   const { settings: set, orientation } = useDesk.getState();
   const raw = rawOf(report);
   const timeMs = Date.now();
-  const random = crypto.getRandomValues(new Uint8Array(14));
   const { delayS } = set;
   const held = attitudeNow();
-  return {
-    answers: report.seq,
-    optic: report.optic,
-    files: filesOf(report.optic, set),
-    shots: [
-      {
-        settings: isUnknown(report.exposure) ? report.exposure : report.exposure.settings,
-        orientation,
-        focusM: report.focusM,
-        facts: {
-          set: settingsOf(set, opticWith(report.optic)),
-          meteredEv100: meteredEv100(report.reading, report.relative),
-          uniqueId: frameId(timeMs, random),
-          ...(held && { held }),
-          ...(report.focus?.state === 'found' && report.focus.at && { focusedAt: report.focus.at }),
-        },
-        colour: raw?.colour,
-        // While the lens searches, what was told is of where it stood a moment ago.
-        forecast:
-          raw && report.focus?.state !== 'searching'
-            ? forecastFigures(raw.forecast, raw.headroomOfFileEv)
-            : undefined,
-        seed: new DataView(random.buffer).getUint32(10) >>> 1,
-        timeMs,
-        offsetMinutes: -new Date(timeMs).getTimezoneOffset(),
-        // After a delay the press itself is long over.
-        press: delayS > 0 ? 0 : hardness,
-        sinceTouchS: delayS,
+  const seen = isUnknown(report.exposure) ? null : report.exposure.settings;
+  const group = exposures.length > 1 ? frameId(timeMs, randomBytes()) : null;
+  let sinceFirstS = 0;
+  const shots = exposures.map((settings, index): Shot => {
+    const random = randomBytes();
+    const atMs = timeMs + Math.round(1000 * sinceFirstS);
+    if (!isUnknown(settings)) sinceFirstS += settings.shutterS + SEQUENCE_GAP_S;
+    return {
+      settings,
+      orientation,
+      focusM: report.focusM,
+      facts: {
+        set: settingsOf(set, opticWith(report.optic)),
+        meteredEv100: meteredEv100(report.reading, report.relative),
+        uniqueId: frameId(atMs, random),
+        ...(group && { group: { id: group, index, of: exposures.length } }),
+        ...(held && { held }),
+        ...(report.focus?.state === 'found' && report.focus.at && { focusedAt: report.focus.at }),
       },
-    ],
-  };
+      colour: raw?.colour,
+      // While the lens searches, what was told is of where it stood a moment ago; and of one exposure only.
+      forecast:
+        raw && report.focus?.state !== 'searching' && isSame(settings, seen)
+          ? forecastFigures(raw.forecast, raw.headroomOfFileEv)
+          : undefined,
+      seed: new DataView(random.buffer).getUint32(10) >>> 1,
+      timeMs: atMs,
+      offsetMinutes: -new Date(timeMs).getTimezoneOffset(),
+      // After a delay, and for the frames after the first, the press itself is over.
+      press: delayS > 0 || index > 0 ? 0 : hardness,
+      sinceTouchS: delayS + (atMs - timeMs) / 1000,
+    };
+  });
+  return { answers: report.seq, optic: report.optic, files: filesOf(report.optic, set), shots };
+}
+
+function randomBytes(): Uint8Array<ArrayBuffer> {
+  return crypto.getRandomValues(new Uint8Array(14));
+}
+
+/** The exposure that the finder showed is in a set, where the set has a middle. */
+function isSame(settings: Known<ExposureSettings>, seen: ExposureSettings | null): boolean {
+  if (isUnknown(settings) || !seen) return true;
+  return settings.shutterS === seen.shutterS && settings.iso === seen.iso;
 }
 
 /** Raw where the body has it; else the picture, and a linear file beside it when the person wants one. */
@@ -130,7 +185,6 @@ function filesOf(optic: string, { pictures }: SettingValues): readonly Format[] 
 
 /** Gives a frame to the roll; one that cannot be saved waits in the page. */
 async function keep(frame: TakenFrame, signal: AbortSignal): Promise<void> {
-  useDesk.getState().setCapture({ kind: 'busy', stage: 'store', share: 0 });
   // The files stay here until they are known to be safe: what a worker that breaks had in hand would be lost.
   const outcome = await rollKeeper
     .call((api) => api.save(frame))

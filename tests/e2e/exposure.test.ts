@@ -225,6 +225,7 @@ describe('by touch', () => {
     await page.type(byId('filter-strength'), '900000');
     await wordsBecome(page, 'filter-words', /bulb, .*longer than the camera/);
     await tap('filter-off');
+    await tap('more-tab-drive');
     await tap('delay-2');
     await wordsBecome(page, 'status', /after 2 s/);
     await tap('delay-0');
@@ -286,7 +287,7 @@ describe('by touch', () => {
     await wordsBecome(page, 'setup-changes', /Shutter: automatic → 13 s/);
     await tap('setup-apply');
     await wordsBecome(page, 'shutter-words', /^13 s$/);
-    await tap('more-tab-filter');
+    await tap('more-tab-drive');
     await tap('delay-0');
   });
 

@@ -1,4 +1,5 @@
 // As a person, on a phone: open, meter, set, see what clips, press, look again, download; lose nothing.
+import { defaultFolders } from '../../server/main';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -28,7 +29,7 @@ jest.setTimeout(120_000);
 let stage: Stage;
 const downloads = mkdtempSync(join(tmpdir(), 'velmo-downloads-'));
 beforeAll(async () => {
-  stage = await openStage();
+  stage = await openStage(defaultFolders);
 });
 afterAll(async () => {
   await stage.close();

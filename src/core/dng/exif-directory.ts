@@ -21,11 +21,11 @@ export interface CaptureFacts {
   readonly uniqueId: string;
   /** Where the frame is kept; the first roll when absent. */
   readonly roll?: string;
-  /** Of a frame that is one of a sequence. */
   /** Where the automatic focus looked, in shares of the frame that the finder showed; absent where it was set by hand. */
   readonly focusedAt?: FramePoint;
   /** How the camera was held, where that was known. */
   readonly held?: Attitude;
+  /** Of a frame that is one of a sequence. */
   readonly group?: { readonly id: string; readonly index: number; readonly of: number };
 }
 
@@ -71,7 +71,7 @@ export function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
     undefinedBytes(EXIF.FileSource, 3),
     undefinedBytes(EXIF.SceneType, 1),
     short(EXIF.CustomRendered, 0),
-    short(EXIF.ExposureMode, program === MANUAL ? 1 : 0),
+    short(EXIF.ExposureMode, isBracketed(facts) ? AUTO_BRACKET : program === MANUAL ? 1 : 0),
     short(EXIF.WhiteBalance, told.WhiteBalance ?? 0),
     short(EXIF.FocalLengthIn35mmFilm, source.equivalentMm),
     short(EXIF.SceneCaptureType, 0),
@@ -84,6 +84,12 @@ export function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
     ascii(EXIF.LensModel, `${source.camera} ${source.lensModel}`),
   ];
 }
+
+/** One of several frames that differ in light. */
+function isBracketed({ group, set }: CaptureFacts): boolean {
+  return group !== undefined && (set.bracket?.frames ?? 1) > 1;
+}
+const AUTO_BRACKET = 2;
 
 /** Exif 2.31: how high the camera looked, degrees. It has no tag for a roll. */
 export function heldFields({ held }: Pick<CaptureFacts, 'held'>): Field[] {

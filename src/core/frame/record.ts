@@ -116,7 +116,8 @@ export function recordSchema() {
       iso: knownSchema(ISO),
       apertureN: knownSchema(APERTURE_N),
       /** The person's habit included. */
-      compensationEv: Type.Number({ minimum: -5, maximum: 5 }),
+      /** Of a frame of a bracket with its place in it. */
+      compensationEv: Type.Number({ minimum: -20, maximum: 20 }),
     }),
     /** Distance the lens was focused at, m; null is infinity. */
     focusM: knownSchema(Type.Union([Type.Number({ exclusiveMinimum: 0, maximum: 1e9 }), Type.Null()])),

@@ -3,7 +3,7 @@
 import { cos4, lensQ } from '../optics/lens';
 import type { PlatePart } from './plate';
 import { defocus } from './defocus';
-import { cutOut, type LightPlanes } from './detail';
+import { cutOut, ownDetail, type LightPlanes } from './detail';
 import type { LightGrid, FrameWindow } from './light-grid';
 import { horizontalPass, tapsFor, verticalPass, type Taps } from './resample';
 import { surfaceRows } from './surface-rows';
@@ -168,14 +168,22 @@ function within(taps: Taps, from: number, length: number): Taps {
   return { ...taps, index: taps.index.map((i) => Math.min(length - 1, Math.max(0, i - from))) };
 }
 
-/** Rows straight from the plates, for a whole capture. */
+/** Rows straight from the plates, for a whole capture; a small one is not finer than what the view works with. */
 export function plateRows(
   wideOpen: SceneView,
   longSide: number,
   focusM: number,
   setting: LensSetting = wideOpen.camera.lens,
 ): LightRows {
-  return focusedPlates(wideOpen, focusM, setting).rows(longSide);
+  const { size, space, groups, detail } = wideOpen;
+  const own = () =>
+    ownDetail(
+      size,
+      space,
+      groups.map(({ planes }) => planes),
+    );
+  const view = longSide > size ? wideOpen : { ...wideOpen, detail: detail.size > size ? own() : detail };
+  return focusedPlates(view, focusM, setting).rows(longSide);
 }
 
 /** Everything of a view at a preview's size, to be focused and exposed many times. */

@@ -1,4 +1,5 @@
 // The simulated cameras by name, and every optic of theirs by its id.
+import { MOST_FRAMES } from '../sequence/bracket';
 import type { Body, Optic, Span } from '../body/body';
 import { hyperfocalM } from '../optics/lens';
 import {
@@ -64,6 +65,7 @@ export function opticOfCamera({ lensId, lens, sensor, equivalentMm, depthSensor 
       compensationEv: span(COMPENSATION_LADDER),
       white: span(WHITE_LADDER),
       cut: span(CUT_LADDER),
+      bracket: { low: 1, high: MOST_FRAMES },
       ...(narrowestN === undefined ? null : { aperture: { low: apertureN, high: narrowestN } }),
       ...(fixedFocusM === undefined ? { focus: { low: closestM, high: FAR_M } } : null),
     },

@@ -1,5 +1,6 @@
 // The list of all settings. Desk, order, setups, memory, terminal and its help, remedies' changes, record and Exif are read from it.
 import { aperture } from './aperture';
+import { bracket } from './bracket';
 import { compensationEv } from './compensation';
 import { cut } from './cut';
 import { delayS } from './delay';
@@ -26,6 +27,7 @@ export const SETTINGS = {
   rules,
   filterStops,
   delayS,
+  bracket,
   white,
   zoom,
   torch,

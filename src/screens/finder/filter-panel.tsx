@@ -2,7 +2,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { FILTER_UNITS, filterIn, filterStopsOf, timeBehind, type FilterUnit } from '../../core/light/filter';
-import { DELAYS_S } from '../../core/setting/delay';
 import { useExposureWords } from '../../live/report';
 import { useDesk } from '../../live/desk';
 import { Button } from '../../ui/button';
@@ -20,7 +19,6 @@ const UNIT_NAMES: Readonly<Record<FilterUnit, string>> = {
 
 export function FilterPanel() {
   const on = useDesk((d) => d.settings.filterStops);
-  const delayS = useDesk((d) => d.settings.delayS);
   const settings = useExposureWords((e) => e.settings);
   const deviationEv = useExposureWords((e) => e.deviationEv) ?? 0;
   const { setSetting } = useDesk.getState();
@@ -85,16 +83,6 @@ export function FilterPanel() {
         On the camera it takes its light from the sensor, and automatic settings make up for it. Off it, this
         is a calculator.
       </Words>
-      <Words kind="label" quiet>
-        Release delay, so that a touch does not shake the camera:
-      </Words>
-      <Segmented
-        name="Release delay"
-        choices={DELAYS_S.map((id) => ({ id, label: id === 0 ? 'At once' : `${id} s` }))}
-        chosen={delayS}
-        onChoose={(seconds) => setSetting('delayS', seconds)}
-        testID="delay"
-      />
     </>
   );
 }

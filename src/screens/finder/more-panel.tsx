@@ -3,12 +3,14 @@ import { Segmented } from '../../ui/segmented';
 import { Panel, PanelScroll } from '../../ui/panel';
 import { AutomaticPanel } from './automatic-panel';
 import { CameraPanel } from './camera-panel';
+import { DrivePanel } from './drive-panel';
 import { FilterPanel } from './filter-panel';
 import { RemedyList } from './remedies';
 import { SetupsPanel } from './setups-panel';
 import { TradePanel } from './trade-panel';
 
 export const MORE_TABS = [
+  { id: 'drive', label: 'Drive' },
   { id: 'trade', label: 'Trade' },
   { id: 'setups', label: 'Setups' },
   { id: 'remedies', label: 'Remedies' },
@@ -34,6 +36,7 @@ export function MorePanel({
       tabs={<Segmented name="More" choices={MORE_TABS} chosen={tab} onChoose={onTab} testID="more-tab" />}
     >
       <PanelScroll key={tab} name={tab}>
+        {tab === 'drive' && <DrivePanel />}
         {tab === 'trade' && <TradePanel />}
         {tab === 'setups' && <SetupsPanel />}
         {tab === 'remedies' && <RemedyList />}

@@ -221,7 +221,10 @@ function CaptureLine({ capture }: { capture: CaptureState }) {
   if (capture.kind === 'busy') {
     return (
       <View style={styles.line} role="status" testID="capture-busy">
-        <Words kind="label">{STAGE_WORDS[capture.stage]}…</Words>
+        <Words kind="label">
+          {capture.of === undefined ? '' : `${capture.shot} of ${capture.of}: `}
+          {STAGE_WORDS[capture.stage]}…
+        </Words>
         <View style={styles.bar}>
           <View style={[styles.done, { width: `${Math.round(capture.share * 100)}%` }]} />
         </View>

@@ -104,6 +104,9 @@ export function CaptureData({ record }: { record: FrameRecord }) {
     ['Lens', record.lens],
     ['Focus', madeWords(record.focusM, (m) => lengthWords(m ?? Infinity, lengths))],
     ...furtherSettings(record),
+    ...(record.group
+      ? [['Frame', `${record.group.index + 1} of ${record.group.of}`] as [string, string]]
+      : []),
     ...originWords(record),
     ['Camera', record.camera],
     ['Taken', `${local.slice(0, 10)} ${local.slice(11, 19)}`],

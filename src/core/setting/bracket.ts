@@ -1,0 +1,101 @@
+// How many frames one press takes, and how they differ in light: none of it for one frame.
+import * as Type from '@sinclair/typebox';
+import {
+  BRACKET_ORDERS,
+  BRACKET_WAYS,
+  MOST_FRAMES,
+  MOST_STEP_THIRDS,
+  type Bracket,
+  type Bracketed,
+  type BracketOrder,
+  type BracketWay,
+} from '../sequence/bracket';
+import { formatThirds, parseCompensation } from '../units/ladders';
+import type { Setting } from './setting';
+
+const SCHEMA = Type.Object(
+  {
+    frames: Type.Integer({ minimum: 1, maximum: MOST_FRAMES }),
+    stepThirds: Type.Integer({ minimum: 1, maximum: MOST_STEP_THIRDS }),
+    order: Type.Unsafe<BracketOrder>({ enum: BRACKET_ORDERS }),
+    by: Type.Unsafe<BracketWay>({ enum: BRACKET_WAYS }),
+  },
+  { additionalProperties: false },
+);
+
+export const ONE_FRAME: Bracket = { frames: 1, stepThirds: 3, order: 'middle', by: 'shutter' };
+
+const ORDER_WORDS: Readonly<Record<BracketOrder, string>> = {
+  middle: 'middle first',
+  rising: 'dark to bright',
+  falling: 'bright to dark',
+};
+
+/** "5 × 1 EV, middle first"; of one frame "one frame". */
+export function bracketWords({ frames, stepThirds, order, by }: Bracket): string {
+  if (frames === 1) return 'one frame';
+  const through = by === 'iso' ? ', through ISO' : '';
+  return `${frames} × ${evWords(stepThirds)} EV, ${ORDER_WORDS[order]}${through}`;
+}
+
+/** Where a set ends beyond what the camera has, and the ways out that do fit. */
+export function beyondWords({ underThirds, overThirds, remedies }: Bracketed & { kind: 'beyond' }): string {
+  const ends = [
+    underThirds > 0 && `its darkest frame lies ${evWords(underThirds)} EV below what the camera has`,
+    overThirds > 0 && `its brightest lies ${evWords(overThirds)} EV above what the camera has`,
+  ].filter(Boolean);
+  const { shiftThirds, frames, by } = remedies;
+  const ways = [
+    shiftThirds !== null && `its middle moved by ${formatThirds(shiftThirds / 3)} EV`,
+    frames !== null && `${frames} frames`,
+    by !== null && `the same through ${by === 'iso' ? 'ISO' : 'time'}`,
+  ].filter(Boolean);
+  return `the bracket does not fit: ${ends.join(', and ')}. ${ways.length > 0 ? `What fits: ${ways.join('; ')}.` : 'Take fewer frames, or smaller steps.'}`;
+}
+
+/** Thirds of a stop without a sign. */
+function evWords(thirds: number): string {
+  return formatThirds(thirds / 3).replace(/^[+−]/, '');
+}
+
+/** A step typed by a person, in thirds of a stop; NaN where it is none. */
+function thirdsIn(text: string): number {
+  try {
+    return Math.round(3 * parseCompensation(text).exact);
+  } catch {
+    return NaN;
+  }
+}
+
+/** `5x1`, `3x2/3,rising`, `4x1,falling,iso`. @throws RangeError that says what is allowed */
+export function parseBracket(text: string): Bracket {
+  const [set = '', ...words] = text.split(',').map((word) => word.trim());
+  const [, count, step] = /^(\d)x(.+)$/.exec(set) ?? [];
+  const stepThirds = step === undefined ? NaN : thirdsIn(step);
+  const frames = Number(count);
+  const order = BRACKET_ORDERS.find((id) => words.includes(id)) ?? ONE_FRAME.order;
+  const by = BRACKET_WAYS.find((id) => words.includes(id)) ?? ONE_FRAME.by;
+  const known = words.every((word) => [...BRACKET_ORDERS, ...BRACKET_WAYS].some((id) => id === word));
+  if (
+    !known ||
+    !(frames >= 2 && frames <= MOST_FRAMES) ||
+    !(stepThirds >= 1 && stepThirds <= MOST_STEP_THIRDS)
+  )
+    throw new RangeError(
+      `--bracket is frames x EV, 2 to ${MOST_FRAMES} frames 1/3 to ${MOST_STEP_THIRDS / 3} EV apart, such as 5x1 or 3x2/3,${BRACKET_ORDERS.join('|')},${BRACKET_WAYS.join('|')}, not ${text || 'nothing'}`,
+    );
+  return { frames, stepThirds, order, by };
+}
+
+export const bracket: Setting<Bracket> = {
+  name: 'Bracket',
+  schema: SCHEMA,
+  initial: ONE_FRAME,
+  words: bracketWords,
+  badge: (value) => (value.frames === 1 ? null : bracketWords(value).split(',')[0]!),
+  inSetups: true,
+  on: ({ can }) => can.bracket !== undefined,
+  options: [
+    { flag: 'bracket', placeholder: 'NxEV[,ORDER][,WAY]|planned', parse: (text) => parseBracket(text) },
+  ],
+};

@@ -1,0 +1,210 @@
+// What one press does: at once or after a delay, one frame or a set that differs in light; and the set that the scene asks for.
+import { StyleSheet, View } from 'react-native';
+import {
+  bracketed,
+  BRACKET_ORDERS,
+  BRACKET_WAYS,
+  MOST_FRAMES,
+  MOST_STEP_THIRDS,
+  planBracket,
+  type Bracket,
+} from '../../core/sequence/bracket';
+import { DELAYS_S } from '../../core/setting/delay';
+import { beyondWords, bracketWords } from '../../core/setting/bracket';
+import { COMPENSATION_LADDER, formatThirds } from '../../core/units/ladders';
+import { useDesk } from '../../live/desk';
+import { useOptic } from '../../live/in-use';
+import { useExposureWords, useRawWords } from '../../live/report';
+import { Button } from '../../ui/button';
+import { Segmented, type Choice } from '../../ui/segmented';
+import { Stepper } from '../../ui/stepper';
+import { colour, space } from '../../ui/theme';
+import { Words } from '../../ui/words';
+import { valueWords } from './format';
+
+const ORDERS: Readonly<Record<Bracket['order'], Choice<Bracket['order']>>> = {
+  middle: { id: 'middle', label: '0 − +', name: '0 − +: the middle first' },
+  rising: { id: 'rising', label: '− 0 +', name: '− 0 +: from dark to bright' },
+  falling: { id: 'falling', label: '+ 0 −', name: '+ 0 −: from bright to dark' },
+};
+const WAYS: Readonly<Record<Bracket['by'], Choice<Bracket['by']>>> = {
+  shutter: { id: 'shutter', label: 'By time' },
+  iso: { id: 'iso', label: 'By ISO' },
+};
+
+export function DrivePanel() {
+  const delayS = useDesk((d) => d.settings.delayS);
+  const { setSetting } = useDesk.getState();
+  const { can } = useOptic();
+  return (
+    <>
+      <Words kind="label" quiet>
+        Release delay, so that a touch does not shake the camera:
+      </Words>
+      <Segmented
+        name="Release delay"
+        choices={DELAYS_S.map((id) => ({ id, label: id === 0 ? 'At once' : `${id} s` }))}
+        chosen={delayS}
+        onChoose={(seconds) => setSetting('delayS', seconds)}
+        testID="delay"
+      />
+      {can.bracket ? (
+        <BracketPart />
+      ) : (
+        <Words kind="label" quiet>
+          This camera does not let its exposure be set from frame to frame: it takes no brackets.
+        </Words>
+      )}
+    </>
+  );
+}
+
+function BracketPart() {
+  const bracket = useDesk((d) => d.settings.bracket);
+  const { changeSetting } = useDesk.getState();
+  const change = (next: Partial<Bracket>) => changeSetting('bracket', next);
+  const step = (by: number) => Math.min(MOST_STEP_THIRDS, Math.max(1, bracket.stepThirds + by));
+  const frames = (by: number) => Math.min(MOST_FRAMES, Math.max(1, bracket.frames + by));
+  return (
+    <>
+      <View style={styles.row}>
+        <Stepper
+          name="Frames"
+          value={bracket.frames === 1 ? 'One' : `${bracket.frames}`}
+          onStep={(by) => change({ frames: frames(by) })}
+          testID="bracket-frames"
+        />
+        <Stepper
+          name="Apart, EV"
+          value={formatThirds(bracket.stepThirds / 3).replace('+', '')}
+          onStep={(by) => change({ stepThirds: step(by) })}
+          testID="bracket-step"
+        />
+      </View>
+      <View style={styles.row}>
+        <Segmented
+          name="Order"
+          choices={BRACKET_ORDERS.map((id) => ORDERS[id])}
+          chosen={bracket.order}
+          onChoose={(order) => change({ order })}
+          testID="bracket-order"
+          style={styles.cell}
+        />
+        <Segmented
+          name="What differs"
+          choices={BRACKET_WAYS.map((id) => WAYS[id])}
+          chosen={bracket.by}
+          onChoose={(by) => change({ by })}
+          testID="bracket-by"
+          style={styles.cell}
+        />
+      </View>
+      {bracket.frames > 1 && <Set bracket={bracket} change={change} />}
+      <Plan bracket={bracket} />
+    </>
+  );
+}
+
+/** The exposures of the set as it stands, or why it does not fit and what does. */
+function Set({ bracket, change }: { bracket: Bracket; change: (next: Partial<Bracket>) => void }) {
+  const settings = useExposureWords((e) => e.settings);
+  const compensationEv = useDesk((d) => d.settings.compensationEv);
+  if (!settings) return null;
+  const made = bracketed(settings, bracket);
+  if (made.kind === 'fits')
+    return (
+      <Words testID="bracket-set">
+        {made.shots
+          .map(({ shutterS, iso }) =>
+            bracket.by === 'shutter' ? valueWords('shutter', shutterS) : `ISO ${valueWords('iso', iso)}`,
+          )
+          .join(' · ')}
+      </Words>
+    );
+  const { shiftThirds, frames, by } = made.remedies;
+  return (
+    <>
+      <Words role="status" style={styles.warn} testID="bracket-set">
+        {beyondWords(made).replace(/^t/, 'T')}
+      </Words>
+      <View style={styles.row}>
+        {shiftThirds !== null && (
+          <Button
+            label={`Middle ${formatThirds(shiftThirds / 3)} EV`}
+            onPress={() => moveMiddle(compensationEv, shiftThirds)}
+            testID="bracket-shift"
+          />
+        )}
+        {frames !== null && (
+          <Button label={`${frames} frames`} onPress={() => change({ frames })} testID="bracket-fewer" />
+        )}
+        {by !== null && (
+          <Button
+            label={by === 'iso' ? 'Through ISO' : 'Through time'}
+            onPress={() => change({ by })}
+            testID="bracket-other"
+          />
+        )}
+      </View>
+    </>
+  );
+}
+
+/** The middle of a set is the exposure that stands: compensation moves it. */
+function moveMiddle(compensationEv: number, thirds: number): void {
+  const last = COMPENSATION_LADDER[COMPENSATION_LADDER.length - 1]!.exact;
+  const wanted = Math.min(last, Math.max(-last, Math.round(3 * compensationEv + thirds) / 3));
+  useDesk.getState().setSetting('compensationEv', wanted);
+}
+
+/** The smallest set that holds the scene, at the ISO that stands. */
+function Plan({ bracket }: { bracket: Bracket }) {
+  const range = useRawWords((r) => r.range);
+  const headroomEv = useRawWords((r) => r.headroomEv);
+  const iso = useExposureWords((e) => e.settings.iso);
+  const compensationEv = useDesk((d) => d.settings.compensationEv);
+  if (!range || headroomEv === null || iso === null) return null;
+  const plan = planBracket(range, headroomEv);
+  const scene = `The scene spans ${range.sceneEv.toFixed(1)} EV, this camera ${range.sensorEv.toFixed(1)} clean at ISO ${valueWords('iso', iso)}`;
+  if (plan.kind === 'none')
+    return (
+      <Words kind="label" quiet testID="bracket-plan">
+        {scene}. No set holds it: {plan.why}.
+      </Words>
+    );
+  const wanted =
+    plan.kind === 'one'
+      ? { ...bracket, frames: 1 }
+      : { ...bracket, frames: plan.frames, stepThirds: plan.stepThirds };
+  const take = () => {
+    useDesk.getState().changeSetting('bracket', wanted);
+    moveMiddle(compensationEv, plan.middleThirds);
+  };
+  const there =
+    plan.middleThirds === 0 && wanted.frames === bracket.frames && wanted.stepThirds === bracket.stepThirds;
+  const middle =
+    plan.middleThirds === 0 ? '' : `, the middle ${formatThirds(plan.middleThirds / 3)} EV from here`;
+  return (
+    <>
+      <Words kind="label" quiet testID="bracket-plan">
+        {scene}:{' '}
+        {plan.kind === 'one'
+          ? `one frame holds it${plan.middleThirds === 0 ? '' : `, ${formatThirds(plan.middleThirds / 3)} EV from here`}.`
+          : `${bracketWords(wanted).split(',')[0]} hold it with a stop in common${middle}.`}
+      </Words>
+      <Button
+        label="Take it over"
+        name="Take it over: the set that the scene asks for"
+        disabled={there}
+        onPress={take}
+        testID="bracket-take"
+      />
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one },
+  cell: { flexGrow: 1, flexBasis: 150 },
+  warn: { color: colour.warn },
+});

@@ -1,0 +1,153 @@
+// Brackets from the terminal to the file: steps of light in raw numbers, what independent readers say of them, and sets planned from a scene held
+// against what their frames contain.
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { buildSync } from 'esbuild';
+import { readDng } from '../../src/core/dng/read';
+import { CLEAN_DB, DARK_SHARE, signalOfSnr } from '../../src/core/scopes/limits';
+import { blackOf, cfaIndex, clipLevel } from '../../src/core/sensor/raw-frame';
+import { noiseModel } from '../../src/core/sensor/sensor';
+import { SIM_ONE_WIDE } from '../../src/core/sensor/sim-one';
+import { runTool } from './run-tool';
+
+jest.setTimeout(120_000);
+const root = join(__dirname, '..', '..');
+const folder = mkdtempSync(join(tmpdir(), 'velmo-bracket-'));
+const program = join(root, '.cache', `bracket-test-${process.pid}.cjs`);
+beforeAll(() => {
+  const entryPoints = [join(root, 'cli', 'main.ts')];
+  buildSync({ entryPoints, bundle: true, platform: 'node', outfile: program, logLevel: 'error' });
+});
+afterAll(() => {
+  rmSync(program, { force: true });
+  rmSync(folder, { recursive: true, force: true });
+});
+
+interface Told {
+  readonly folder: string;
+  readonly bracket: { readonly frames: number; readonly stepThirds: number };
+  readonly plan?: { readonly kind: string; readonly frames?: number };
+  readonly frames: readonly {
+    readonly path: string;
+    readonly settings: { readonly shutterS: number; readonly iso: number; readonly compensationEv: number };
+    readonly result: { readonly channels: readonly { readonly clippedShare: number }[] };
+  }[];
+}
+const run = (...args: string[]) =>
+  spawnSync(process.execPath, [program, 'shoot', '--size', 'preview', '--support', 'tripod', ...args], {
+    cwd: root,
+    encoding: 'utf8',
+  });
+const told = (out: string, ...args: string[]) => {
+  const { stdout, stderr } = run('--json', '--out', join(folder, out), ...args);
+  if (stdout === '') throw new Error(stderr);
+  return JSON.parse(stdout) as Told;
+};
+
+/** Signals of green sites above black, DN. */
+const greens = (path: string): Float64Array => {
+  const frame = readDng(readFileSync(path));
+  const out: number[] = [];
+  frame.data.forEach((value, i) => {
+    const site = cfaIndex(i % frame.width, Math.floor(i / frame.width));
+    if (site === 1 || site === 2) out.push(value - blackOf(frame, site));
+  });
+  return Float64Array.from(out);
+};
+const mean = (of: Float64Array) => of.reduce((sum, v) => sum + v, 0) / of.length;
+
+it('frames lie one step apart in raw within 1 %, through time and through ISO, and carry it in standard tags', () => {
+  for (const [way, ...base] of [
+    ['shutter', '--shutter', '1/1000', '--iso', '100'],
+    ['iso', '--shutter', '1/4000', '--iso', '200'],
+  ] as const) {
+    const { frames, bracket } = told(
+      way,
+      '--scene',
+      'tile-board',
+      ...base,
+      '--bracket',
+      `4x2/3,rising,${way}`,
+    );
+    expect([frames.length, bracket.frames, bracket.stepThirds]).toEqual([4, 4, 2]);
+    expect(readdirSync(join(folder, way))).toEqual(['01.dng', '02.dng', '03.dng', '04.dng']);
+    // Nothing clips, so that means can be compared.
+    for (const { result } of frames)
+      for (const { clippedShare } of result.channels) expect(clippedShare).toBe(0);
+    const means = frames.map(({ path }) => mean(greens(path)));
+    means.slice(1).forEach((m, i) => expect(m / means[i]! / 2 ** (2 / 3)).toBeCloseTo(1, 2));
+    const names = ['ExposureMode', 'ExposureCompensation', 'ISO', 'AsShotNeutral'].map((name) => `-${name}`);
+    const { stdout } = runTool(
+      'exiftool',
+      ['-json', '-n', '-fileOrder', 'FileName', ...names, '.'],
+      join(folder, way),
+    );
+    const read = JSON.parse(stdout.toString()) as {
+      ExposureMode: number;
+      ExposureCompensation: number;
+      ISO: number;
+      AsShotNeutral: string;
+    }[];
+    expect(read.map((t) => t.ExposureMode)).toEqual([2, 2, 2, 2]);
+    const biases = read.map((t) => t.ExposureCompensation);
+    biases.slice(1).forEach((bias, i) => expect(bias - biases[i]!).toBeCloseTo(2 / 3, 2));
+    // One white for all.
+    expect(new Set(read.map((t) => t.AsShotNeutral)).size).toBe(1);
+    if (way === 'iso') expect(new Set(read.map((t) => t.ISO)).size).toBe(4);
+  }
+});
+
+it('what does not fit is told with what does, and nothing is written', () => {
+  const { status, stderr } = run(
+    ...['--scene', 'tile-board', '--shutter', '1/4000', '--iso', '100', '--bracket', '5x2'],
+    ...['--out', join(folder, 'none')],
+  );
+  expect(status).toBe(2);
+  expect(stderr).toMatch(/darkest frame lies 3 EV below .* What fits: its middle moved by \+3 EV/);
+  expect(() => readdirSync(join(folder, 'none'))).toThrow();
+  expect(run('--scene', 'tile-board', '--bracket', '1x1', '--out', join(folder, 'none')).stderr).toMatch(
+    /2 to 9 frames/,
+  );
+});
+
+/** The share of green sites that are clean, and of all sites that are clipped. */
+function holds(path: string, iso: number) {
+  const clean = signalOfSnr(noiseModel(SIM_ONE_WIDE.sensor, iso), CLEAN_DB);
+  const frame = readDng(readFileSync(path));
+  const signals = greens(path);
+  return {
+    cleanShare: signals.filter((s) => s >= clean).length / signals.length,
+    clippedShare: frame.data.filter((v) => v >= clipLevel(frame)).length / frame.data.length,
+  };
+}
+
+it.each([
+  ['shed-door', 'the sun through the door'],
+  ['spy-hole', 'a white-hot hole in the night'],
+])(
+  '%s, %s: the set planned holds the highlights in its darkest frame and the shadows in its brightest',
+  (scene) => {
+    const { frames, plan } = told(scene, '--scene', scene, '--bracket', 'planned');
+    expect(plan).toMatchObject({ kind: 'set' });
+    expect(frames.length).toBeGreaterThan(1);
+    const ends = [frames[0]!, frames.at(-1)!].map(({ path, settings }) => holds(path, settings.iso));
+    // A thousandth of a channel may burn, a hundredth sink: single sites of a preview stand for many.
+    expect(ends[0]!.clippedShare).toBeLessThan(0.002);
+    expect(ends[1]!.cleanShare).toBeGreaterThan(1 - 2 * DARK_SHARE);
+    // Neither end does both.
+    expect(ends[0]!.cleanShare).toBeLessThan(1 - 2 * DARK_SHARE);
+    expect(ends[1]!.clippedShare).toBeGreaterThan(0.001);
+    expect(new Set(frames.map(({ settings }) => settings.iso))).toEqual(new Set([100]));
+  },
+);
+
+it('bisque-shelf: one frame holds it, and that is what is taken', () => {
+  const { frames, plan } = told('bisque', '--scene', 'bisque-shelf', '--bracket', 'planned');
+  expect(plan).toMatchObject({ kind: 'one' });
+  expect(frames).toHaveLength(1);
+  const { cleanShare, clippedShare } = holds(frames[0]!.path, 100);
+  expect(clippedShare).toBeLessThan(0.002);
+  expect(cleanShare).toBeGreaterThan(1 - 2 * DARK_SHARE);
+});
