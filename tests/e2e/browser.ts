@@ -10,7 +10,6 @@ import puppeteer, {
   type Page,
   type WebWorker,
 } from 'puppeteer-core';
-import { lightScenes } from './light-scenes';
 import { buildServer, defaultFolders, type ServerOptions } from '../../server/main';
 
 const FLAGS = [
@@ -33,16 +32,13 @@ export type Fault = (path: string) => { readonly status: number; readonly body: 
 /** Chromium's own moving test picture as a camera, agreed to without asking. */
 export const FAKE_CAMERA = ['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'];
 
-/**
- * @param folders what is served: the opening scene at half its detail, unless others are named
- * @param flags further flags of Chromium
- */
+/** @param flags further flags of Chromium */
 export async function openStage(
   folders: Partial<ServerOptions> = {},
   fault?: Fault,
   flags: readonly string[] = [],
 ): Promise<Stage> {
-  const server = await buildServer({ ...defaultFolders, scenes: await lightScenes(), ...folders });
+  const server = await buildServer({ ...defaultFolders, ...folders });
   server.addHook('onRequest', async (request, reply) => {
     const found = fault?.(request.url);
     if (found)

@@ -1,5 +1,4 @@
 // As a person, on a phone: open, meter, set, see what clips, press, look again, download; lose nothing.
-import { defaultFolders } from '../../server/main';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -29,7 +28,7 @@ jest.setTimeout(120_000);
 let stage: Stage;
 const downloads = mkdtempSync(join(tmpdir(), 'velmo-downloads-'));
 beforeAll(async () => {
-  stage = await openStage(defaultFolders);
+  stage = await openStage();
 });
 afterAll(async () => {
   await stage.close();

@@ -4,7 +4,6 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { defaultFolders } from '../../server/main';
-import { lightScenes } from './light-scenes';
 import { byId, live, openStage, take, tap, tapOn, words, wordsBecome, workerOf, type Stage } from './browser';
 
 jest.setTimeout(120_000);
@@ -12,7 +11,7 @@ jest.setTimeout(120_000);
 let stage: Stage;
 const scenes = mkdtempSync(join(tmpdir(), 'velmo-scenes-'));
 beforeAll(async () => {
-  cpSync(await lightScenes(), scenes, { recursive: true });
+  cpSync(defaultFolders.scenes, scenes, { recursive: true });
   stage = await openStage({ scenes });
 });
 afterAll(async () => {
