@@ -171,7 +171,7 @@ function usePanels() {
   const [panel, setPanel] = useState<Panel | null>(null);
   const [ladder, setLadder] = useState<FaderId | null>(null);
   const [meterTab, setMeterTab] = useState<MeterTab>('pattern');
-  const [moreTab, setMoreTab] = useState<MoreTab>('drive');
+  const [moreTab, setMoreTab] = useState<MoreTab>('trade');
   const [frameTab, setFrameTab] = useState<FrameTab>('frame');
   const [checkTab, setCheckTab] = useState<CheckTab>('marks');
   const close = useCallback(() => {
