@@ -8,7 +8,8 @@ import { encodeJpeg } from '../cli/jpeg';
 import { readDng } from '../src/core/dng/read';
 import { writeDng } from '../src/core/dng/write';
 import { checkDng, reportOf } from '../src/core/dng/check';
-import { finderFor, type Finder, type FinderAsk } from '../src/core/finder/finder';
+import { aimOf, finderFor, type Finder, type FinderAsk } from '../src/core/finder/finder';
+import { readMeter } from '../src/core/meter/read';
 import { developReduced } from '../src/core/raw/develop';
 import { countSites } from '../src/core/raw/statistics';
 import { captureFrame } from '../src/core/scene/capture';
@@ -59,6 +60,7 @@ const ALL_MARKS = {
   zebra: { of: 'raw', belowClip12: 6 },
   inFocus: { nearM: 0.8, farM: 1.6 },
 } as const;
+const PEAKING = { strength: 'usual', colour: 'lime' } as const;
 const ONLY_SHARP = {
   ...ALL_MARKS,
   ...{ rawClip: false, rawFloor: false, pictureWhite: false, pictureBlack: false, zebra: null },
@@ -137,6 +139,8 @@ async function main(): Promise<void> {
       lap('marks, all of them');
       finder.mark(frame, ONLY_SHARP, false);
       lap('mesh on what is sharp');
+      finder.markPeaks(frame, i, PEAKING);
+      lap('peaking');
       if (i >= 15) whole.push(mark - start);
     }
     for (const [stage, times] of Object.entries(stages))
@@ -158,6 +162,25 @@ async function main(): Promise<void> {
   run('finder, 1/4 s by hand, near focus', finderFor(viewSource(view)), slow, 0.3);
   const stage = previewStage(view, 640);
   row('finder: focus moved', await time(9, () => stage.focused(0.3)), copyName, copy);
+  const source = viewSource(still);
+  let moved = 0;
+  const { ev100 } = readMeter(still.sight, 'whole', aimOf(ask));
+  row(
+    'finder: peaking after focus moved',
+    await time(9, () =>
+      source.peaks({
+        ...{
+          settings: { shutterS: 1 / 60, iso: 100, apertureN: SIM_ONE_WIDE.lens.apertureN, compensationEv: 0 },
+          ev100,
+          strength: 'usual',
+          seed: 1,
+        },
+        focusM: 1.5 + ++moved / 100,
+      }),
+    ),
+    copyName,
+    copy,
+  );
   const looking = focusSourceOf(view);
   const look = (number: number) =>
     looking.look({ at: { x: 0.35, y: 0.6 }, wide: false, focusM: 1 + number / 40, number, timeS: 0 })!;
