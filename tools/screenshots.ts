@@ -312,6 +312,9 @@ async function exposure(stage: Stage) {
   more.push(await picture(page));
   await press(page, 'more-tab-automatic');
   more.push(await picture(page));
+  await press(page, 'more-tab-drive', 'bracket-frames-more', 'bracket-frames-more');
+  more.push(await picture(page));
+  await press(page, 'bracket-frames-less', 'bracket-frames-less');
   await press(page, 'more-tab-remedies');
   more.push(await picture(page));
   await page.keyboard.press('Escape');

@@ -160,6 +160,18 @@ describe('a press', () => {
     expect(seen).toContainEqual({ kind: 'busy', stage: 'expose', share: 0.5, shot: 2, of: 3 });
   });
 
+  it('ended in the middle of a set keeps the frames that were kept, and no more', async () => {
+    useDesk.getState().setSetting('bracket', { frames: 3, stepThirds: 3, order: 'rising', by: 'shutter' });
+    cameraThat(async function* (_, signal) {
+      yield { kind: 'frame', shot: 0, frame: frameOf(0) };
+      cancelCapture();
+      signal.throwIfAborted();
+      yield { kind: 'frame', shot: 1, frame: frameOf(1) };
+    });
+    await press();
+    expect([state().kind, mockSave.mock.calls.length, mockPurge.mock.calls.length]).toEqual(['idle', 1, 0]);
+  });
+
   it('tells before the first frame of a set what does not fit, in light or in the store', async () => {
     const taken = giving();
     useDesk.getState().setSetting('bracket', { frames: 9, stepThirds: 9, order: 'rising', by: 'shutter' });

@@ -33,7 +33,7 @@ const MAX_RMS = 0.05;
 const MAX_SINGLE_ERROR = 0.14;
 const MAX_FINE_SINGLE_ERROR = 0.25;
 const OPENING = 'wheel-bench';
-const MAX_OPENING_BYTES = 5_000_000;
+const MAX_OPENING_BYTES = 3_000_000;
 const MAX_SCENE_BYTES = 8_000_000;
 /** The depth pass writes distance / 128 m, and nothing where there is nothing. */
 const DEPTH_RANGE_M = 128;

@@ -59,15 +59,17 @@ export interface Luma {
   readonly stride: number;
   readonly width: number;
   readonly height: number;
+  /** Levels of black and of white. */
+  readonly ends: readonly [number, number];
 }
 
 /** Luma of a picture, or its green, which is most of it. */
-export function lumaOf({ format, width, height, bytes, planes }: VideoPicture): Luma {
+export function lumaOf({ format, width, height, bytes, planes, fullRange }: VideoPicture): Luma {
   const [{ offset, stride } = { offset: 0, stride: width }] = planes;
   const rgb = format === 'RGBA' || format === 'RGBX' || format === 'BGRA' || format === 'BGRX';
   return rgb
-    ? { bytes, offset: offset + 1, step: 4, stride, width, height }
-    : { bytes, offset, step: 1, stride, width, height };
+    ? { bytes, offset: offset + 1, step: 4, stride, width, height, ends: [0, 255] }
+    : { bytes, offset, step: 1, stride, width, height, ends: fullRange ? [0, 255] : [16, 235] };
 }
 
 /** The smallest step at which the long side has at most `most` samples. */

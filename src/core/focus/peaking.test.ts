@@ -55,7 +55,7 @@ describe('a picture', () => {
     for (let y = 0; y < H; y++)
       for (let x = 0; x < W; x++)
         bytes[(y * W + x) * step + (step >> 1)] = Math.round(Math.min(255, Math.max(0, value(x, y))));
-    return { bytes, offset: step >> 1, step, stride: W * step, width: W, height: H };
+    return { bytes, offset: step >> 1, step, stride: W * step, width: W, height: H, ends: [0, 255] };
   };
 
   it('tells the deviation of its noise within a tenth, on a slope too', () => {
@@ -93,6 +93,10 @@ describe('a picture', () => {
       expect(peaksOfPicture(of, 2, noiseOfPicture(of), PEAKING_RULES[strength])).toHaveLength(0);
     const burnt = lumaOf((x) => (x < 100 ? 30 : 255));
     expect(peaksOfPicture(burnt, 2, 1, PEAKING_RULES.many)).toHaveLength(0);
+    // Of limited range white is at 235.
+    const limited = lumaOf((x) => (x < 100 ? 60 : 235));
+    expect(peaksOfPicture(limited, 2, 1, PEAKING_RULES.many).length).toBeGreaterThan(0);
+    expect(peaksOfPicture({ ...limited, ends: [16, 235] }, 2, 1, PEAKING_RULES.many)).toHaveLength(0);
     expect(peaksOfPicture(burnt, 500, 1, PEAKING_RULES.many)).toHaveLength(0);
   });
 });

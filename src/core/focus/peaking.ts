@@ -48,8 +48,8 @@ const [NEAR_PX, FAR_PX] = [1, 3];
 const NOISE_ROWS = 8;
 /** A picture's levels are whole numbers, and it was made finer than they show: its noise is taken as no less than this. */
 const LEAST_DEVIATION = 1;
-/** Levels at the ends of a picture's tones are not what the light was. */
-const [DARKEST, BRIGHTEST] = [4, 250];
+/** Levels as near to the ends of a picture's tones as this are not what the light was. */
+const END = 4;
 
 /**
  * Standard deviation of the noise of a picture, in levels: what a Laplacian that no even slope stirs leaves (Immerkær, "Fast noise variance
@@ -76,7 +76,7 @@ export function noiseOfPicture({ bytes, offset, step, stride, width, height }: L
  * @param deviation of the picture's noise, levels
  */
 export function peaksOfPicture(
-  { bytes, offset, step, stride, width, height }: Luma,
+  { bytes, offset, step, stride, width, height, ends: [black, white] }: Luma,
   cell: number,
   deviation: number,
   rule: PeakingRule,
@@ -91,7 +91,7 @@ export function peaksOfPicture(
     const inner = c - b;
     if (inner < least && inner > -least) return false;
     const [a, d] = [bytes[i - by * FAR_PX]!, bytes[i + by * FAR_PX]!];
-    if (Math.min(a, b, c, d) < DARKEST || Math.max(a, b, c, d) > BRIGHTEST) return false;
+    if (Math.min(a, b, c, d) < black + END || Math.max(a, b, c, d) > white - END) return false;
     return isPeak(a, b, c, d, noise, rule);
   };
   const middle = cell >> 1;

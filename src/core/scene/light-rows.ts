@@ -3,11 +3,19 @@
 import { cos4, lensQ } from '../optics/lens';
 import type { PlatePart } from './plate';
 import { defocus } from './defocus';
-import { cutOut, ownDetail, type LightPlanes } from './detail';
+import { cutOut, type LightPlanes } from './detail';
 import type { LightGrid, FrameWindow } from './light-grid';
 import { horizontalPass, tapsFor, verticalPass, type Taps } from './resample';
 import { surfaceRows } from './surface-rows';
-import { asSet, discsOf, finestGround, type Ground, type LensSetting, type SceneView } from './view';
+import {
+  asSet,
+  discsOf,
+  finestGround,
+  withoutDetail,
+  type Ground,
+  type LensSetting,
+  type SceneView,
+} from './view';
 import { cropOf, frameSize } from './framing';
 
 export interface LightRows extends LightGrid {
@@ -175,14 +183,7 @@ export function plateRows(
   focusM: number,
   setting: LensSetting = wideOpen.camera.lens,
 ): LightRows {
-  const { size, space, groups, detail } = wideOpen;
-  const own = () =>
-    ownDetail(
-      size,
-      space,
-      groups.map(({ planes }) => planes),
-    );
-  const view = longSide > size ? wideOpen : { ...wideOpen, detail: detail.size > size ? own() : detail };
+  const view = longSide > wideOpen.size ? wideOpen : withoutDetail(wideOpen);
   return focusedPlates(view, focusM, setting).rows(longSide);
 }
 

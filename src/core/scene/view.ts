@@ -53,6 +53,19 @@ export function finestGround({ detail, ...view }: SceneView): Ground {
   return { ...view, size: detail.size, space: detail.space };
 }
 
+/** The same view with no more detail than it works with itself. */
+export function withoutDetail(view: SceneView): SceneView {
+  return { ...view, detail: detailOf(view.size, view.space, view.groups) };
+}
+
+function detailOf(size: number, space: SceneSpace | undefined, groups: readonly LightGroup[]): Detail {
+  return ownDetail(
+    size,
+    space,
+    groups.map(({ planes }) => planes),
+  );
+}
+
 export function viewScene(
   whole: Scene,
   camera: SimulatedCamera,
@@ -82,13 +95,7 @@ export function viewScene(
     groups,
     space,
     sight: meterSight({ camera, orientation, size, groups: asMetered(groups, y709, scene, outside) }, y709),
-    detail: scene.fine
-      ? fineDetail(scene.fine, sets)
-      : ownDetail(
-          size,
-          space,
-          groups.map(({ planes }) => planes),
-        ),
+    detail: scene.fine ? fineDetail(scene.fine, sets) : detailOf(size, space, groups),
   };
 }
 

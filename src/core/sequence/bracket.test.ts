@@ -8,8 +8,8 @@ import {
   MOST_FRAMES,
   MOST_STEP_THIRDS,
   planBracket,
-  spansOf,
   type Bracket,
+  type BracketPlan,
 } from './bracket';
 
 const exposure = { shutterS: 1 / 128, iso: 100, apertureN: 1.8, compensationEv: 0 };
@@ -105,6 +105,14 @@ describe('exposures', () => {
     );
   });
 });
+
+/** What each frame of a set holds, in rising light: stops below the highlights that count where it clips, and where it is no longer clean. */
+function spansOf(plan: BracketPlan & { kind: 'set' }, headroomEv: number, sensorEv: number) {
+  return bracketThirds({ ...plan, order: 'rising' }).map((third) => {
+    const clipEv = (plan.middleThirds + third) / 3 - headroomEv;
+    return { clipEv, cleanEv: clipEv + sensorEv };
+  });
+}
 
 describe('a set planned from the scene', () => {
   const SENSOR = 9.5;

@@ -169,20 +169,3 @@ export function planBracket({ sceneEv, sensorEv }: RangeReport, headroomEv: numb
     middleThirds: darkest + Math.floor(((frames - 1) * stepThirds) / 2),
   };
 }
-
-/** What each frame of a set holds: stops of light below the highlights that count, from clean to clip, frames in rising light. */
-export function spansOf(
-  {
-    frames,
-    stepThirds,
-    middleThirds,
-  }: Pick<BracketPlan & { kind: 'set' }, 'frames' | 'stepThirds' | 'middleThirds'>,
-  headroomEv: number,
-  sensorEv: number,
-): { readonly clipEv: number; readonly cleanEv: number }[] {
-  return bracketThirds({ frames, stepThirds, order: 'rising' }).map((third) => {
-    // So far below the highlights clips what this frame takes last.
-    const clipEv = (middleThirds + third) / 3 - headroomEv;
-    return { clipEv, cleanEv: clipEv + sensorEv };
-  });
-}

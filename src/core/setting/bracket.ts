@@ -54,7 +54,7 @@ export function beyondWords({ underThirds, overThirds, remedies }: Bracketed & {
 }
 
 /** Thirds of a stop without a sign. */
-function evWords(thirds: number): string {
+export function evWords(thirds: number): string {
   return formatThirds(thirds / 3).replace(/^[+−]/, '');
 }
 

@@ -10,10 +10,11 @@ import {
   type Bracket,
 } from '../../core/sequence/bracket';
 import { DELAYS_S } from '../../core/setting/delay';
-import { beyondWords, bracketWords } from '../../core/setting/bracket';
-import { COMPENSATION_LADDER, formatThirds } from '../../core/units/ladders';
+import { beyondWords, bracketWords, evWords } from '../../core/setting/bracket';
+import { formatThirds } from '../../core/units/ladders';
 import { useDesk } from '../../live/desk';
 import { useOptic } from '../../live/in-use';
+import { moveMiddle } from '../../live/move-middle';
 import { useExposureWords, useRawWords } from '../../live/report';
 import { Button } from '../../ui/button';
 import { Segmented, type Choice } from '../../ui/segmented';
@@ -76,7 +77,7 @@ function BracketPart() {
         />
         <Stepper
           name="Apart, EV"
-          value={formatThirds(bracket.stepThirds / 3).replace('+', '')}
+          value={evWords(bracket.stepThirds)}
           onStep={(by) => change({ stepThirds: step(by) })}
           testID="bracket-step"
         />
@@ -108,7 +109,6 @@ function BracketPart() {
 /** The exposures of the set as it stands, or why it does not fit and what does. */
 function Set({ bracket, change }: { bracket: Bracket; change: (next: Partial<Bracket>) => void }) {
   const settings = useExposureWords((e) => e.settings);
-  const compensationEv = useDesk((d) => d.settings.compensationEv);
   if (!settings) return null;
   const made = bracketed(settings, bracket);
   if (made.kind === 'fits')
@@ -131,7 +131,7 @@ function Set({ bracket, change }: { bracket: Bracket; change: (next: Partial<Bra
         {shiftThirds !== null && (
           <Button
             label={`Middle ${formatThirds(shiftThirds / 3)} EV`}
-            onPress={() => moveMiddle(compensationEv, shiftThirds)}
+            onPress={() => moveMiddle(settings, shiftThirds)}
             testID="bracket-shift"
           />
         )}
@@ -150,22 +150,14 @@ function Set({ bracket, change }: { bracket: Bracket; change: (next: Partial<Bra
   );
 }
 
-/** The middle of a set is the exposure that stands: compensation moves it. */
-function moveMiddle(compensationEv: number, thirds: number): void {
-  const last = COMPENSATION_LADDER[COMPENSATION_LADDER.length - 1]!.exact;
-  const wanted = Math.min(last, Math.max(-last, Math.round(3 * compensationEv + thirds) / 3));
-  useDesk.getState().setSetting('compensationEv', wanted);
-}
-
 /** The smallest set that holds the scene, at the ISO that stands. */
 function Plan({ bracket }: { bracket: Bracket }) {
   const range = useRawWords((r) => r.range);
   const headroomEv = useRawWords((r) => r.headroomEv);
-  const iso = useExposureWords((e) => e.settings.iso);
-  const compensationEv = useDesk((d) => d.settings.compensationEv);
-  if (!range || headroomEv === null || iso === null) return null;
+  const settings = useExposureWords((e) => e.settings);
+  if (!range || headroomEv === null || !settings) return null;
   const plan = planBracket(range, headroomEv);
-  const scene = `The scene spans ${range.sceneEv.toFixed(1)} EV, this camera ${range.sensorEv.toFixed(1)} clean at ISO ${valueWords('iso', iso)}`;
+  const scene = `The scene spans ${range.sceneEv.toFixed(1)} EV, this camera ${range.sensorEv.toFixed(1)} clean at ISO ${valueWords('iso', settings.iso)}`;
   if (plan.kind === 'none')
     return (
       <Words kind="label" quiet testID="bracket-plan">
@@ -178,7 +170,7 @@ function Plan({ bracket }: { bracket: Bracket }) {
       : { ...bracket, frames: plan.frames, stepThirds: plan.stepThirds };
   const take = () => {
     useDesk.getState().changeSetting('bracket', wanted);
-    moveMiddle(compensationEv, plan.middleThirds);
+    moveMiddle(settings, plan.middleThirds);
   };
   const there =
     plan.middleThirds === 0 && wanted.frames === bracket.frames && wanted.stepThirds === bracket.stepThirds;
