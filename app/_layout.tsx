@@ -12,6 +12,7 @@ import { hearOfSetups } from '../src/library/setups';
 import { FinderScreen } from '../src/screens/finder/finder-screen';
 import { useUnsavedGuard } from '../src/screens/sheet/unsaved-bar';
 import { useDesk } from '../src/live/desk';
+import { keepReadingOut } from '../src/live/read-out';
 import { rememberDesk } from '../src/live/desk-memory';
 import { applyTheme, colour } from '../src/ui/theme';
 import { ErrorBoundary } from '../src/ui/trouble';
@@ -35,6 +36,7 @@ function Screens() {
   if (onFinder && !opened) setOpened(true);
   useRollChanges();
   useEffect(hearOfSetups, []);
+  useEffect(keepReadingOut, []);
   useUnsavedGuard();
   const theme = useDesk((d) => d.theme);
   useEffect(() => applyTheme(theme), [theme]);

@@ -6,12 +6,13 @@ import type { ExposureSettings } from '../src/core/exposure/settings';
 import { shoot, type Press } from '../src/core/frame/shoot';
 import { ev100OfSettings } from '../src/core/light/apex';
 import { meteredEv100 } from '../src/core/meter/read';
-import { PREVIEW_LONG_SIDE } from '../src/core/scene/capture';
+import { captureStage, PREVIEW_LONG_SIDE } from '../src/core/scene/capture';
 import type { SceneView } from '../src/core/scene/view';
 import { viewSource } from '../src/core/scene/view-source';
 import { opticOfCamera } from '../src/core/sensor/cameras';
-import { SEQUENCE_GAP_S } from '../src/core/sequence/moments';
+import { momentsOf } from '../src/core/sequence/moments';
 import { bracketWords } from '../src/core/setting/bracket';
+import { burstWords } from '../src/core/setting/burst';
 import { settingsOf } from '../src/core/setting/values';
 import { known } from '../src/core/units/known';
 import { measureWhite } from '../src/core/white/measure';
@@ -26,7 +27,9 @@ const DAY_S = 86_400;
 export async function shootCommand(args: Arguments): Promise<number> {
   const out = args.flags.get('out');
   if (!out)
-    throw new UsageError('--out is missing: the DNG to write, or with --bracket the folder for its frames');
+    throw new UsageError(
+      '--out is missing: the DNG to write, or with --bracket or --burst the folder for its frames',
+    );
   const size = choice(args, 'size', ['full', 'preview'] as const, 'full');
   const compression = choice(args, 'compression', ['lossless-jpeg', 'none'] as const, 'lossless-jpeg');
   const seed = wholeNumber(args, 'seed', 1);
@@ -35,11 +38,16 @@ export async function shootCommand(args: Arguments): Promise<number> {
   const { view, whole, settings: set, resolved, reading, ...asked } = await ask(args);
   const focus = asked.focus();
   const { focusM } = focus;
+  if (args.flags.has('bracket') && args.flags.has('burst'))
+    throw new UsageError('One press takes a bracket or a burst: leave out --bracket or --burst');
+  const burst = args.flags.has('burst') ? set.burst : undefined;
   const planned = args.flags.get('bracket') === PLANNED;
-  const { bracket, shots, plan } = planned
+  const { bracket, plan, ...made } = planned
     ? plannedShots(view, resolved.settings, focusM, clockS)
     : shotsAsked(resolved.settings, set.bracket);
-  const many = args.flags.has('bracket');
+  const shots = burst ? Array.from({ length: burst.frames }, () => resolved.settings) : made.shots;
+  const moments = momentsOf(shots, burst);
+  const many = args.flags.has('bracket') || burst !== undefined;
   const group = randomBytes(16).toString('hex');
   const longSide = size === 'full' ? whole.camera.sensor.width : PREVIEW_LONG_SIDE;
 
@@ -49,6 +57,8 @@ export async function shootCommand(args: Arguments): Promise<number> {
     : many
       ? meteredWhite(view, resolved.settings, focusM, clockS)
       : undefined;
+
+  const stage = many ? captureStage(whole, longSide, focusM, resolved.settings, true) : undefined;
 
   const take = async (settings: ExposureSettings, index: number, sinceFirstS: number) => {
     const press: Press = {
@@ -76,7 +86,7 @@ export async function shootCommand(args: Arguments): Promise<number> {
     const path = many ? join(out, `${String(index + 1).padStart(2, '0')}.dng`) : out;
     const file = reserve(path);
     try {
-      const shot = await shoot(whole, press, { longSide, compression, encodeJpeg });
+      const shot = await shoot(whole, press, { longSide, compression, encodeJpeg, ...(stage && { stage }) });
       file.write(shot.dng);
       const { frame, record } = shot;
       return {
@@ -86,6 +96,7 @@ export async function shootCommand(args: Arguments): Promise<number> {
         ...(frame.crop && { crop: frame.crop }),
         ...(frame.userCrop && { userCrop: frame.userCrop }),
         mosaicSha256: createHash('sha256').update(littleEndian(frame.data)).digest('hex'),
+        ...(many && { sinceFirstS }),
         settings: printable(settings, set),
         ev100: ev100OfSettings(settings.apertureN, settings.shutterS, settings.iso),
         deviationEv: resolved.deviationEv,
@@ -100,15 +111,11 @@ export async function shootCommand(args: Arguments): Promise<number> {
   };
 
   const frames: Awaited<ReturnType<typeof take>>[] = [];
-  let sinceFirstS = 0;
-  for (const [index, settings] of shots.entries()) {
-    frames.push(await take(settings, index, sinceFirstS));
-    sinceFirstS += settings.shutterS + SEQUENCE_GAP_S;
-  }
-  if (args.json)
-    console.log(JSON.stringify(many ? { folder: out, bracket, ...(plan && { plan }), frames } : frames[0]));
+  for (const [index, settings] of shots.entries()) frames.push(await take(settings, index, moments[index]!));
+  const sequence = burst ? { burst } : { bracket, ...(plan && { plan }) };
+  if (args.json) console.log(JSON.stringify(many ? { folder: out, ...sequence, frames } : frames[0]));
   else {
-    if (many) console.log(`${out}: ${bracketWords(bracket)}`);
+    if (many) console.log(`${out}: ${burst ? burstWords(burst) : bracketWords(bracket)}`);
     for (const frame of frames) print(frame);
   }
   return 0;

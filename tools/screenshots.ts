@@ -14,6 +14,8 @@ import {
   framesPass,
   live,
   openStage,
+  safe,
+  taken as allTaken,
   wordsBecome,
   type Stage,
 } from '../tests/e2e/browser';
@@ -105,12 +107,8 @@ async function steps(stage: Stage) {
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await framesPass(page, 30);
   taken.push(await picture(page));
-  await press(page, 'release');
-  await page.waitForFunction(
-    (s: string) => !document.querySelector(s),
-    { timeout: 60_000 },
-    byId('capture-busy'),
-  );
+  await safe(page, () => press(page, 'release'));
+  await allTaken(page);
   // The finder rests under the sheet: no frames to wait for.
   await (await page.$(byId('open-sheet')))!.evaluate((e) => (e as HTMLElement).click());
   await (await page.waitForSelector(byId('sheet-frame')))!.click();

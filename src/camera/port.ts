@@ -4,7 +4,9 @@ import type { Body } from '../core/body/body';
 import type { Orientation } from '../core/body/orientation';
 import type { CaptureFacts } from '../core/dng/exif-directory';
 import type { ExposureSettings } from '../core/exposure/settings';
-import type { Format, FrameRecord, RawFigures } from '../core/frame/record';
+import type { LatentFrame } from '../core/frame/latent';
+import type { FrameRecord } from '../core/frame/record';
+import type { Format, RawFigures } from '../core/frame/record-parts';
 import type { FramePoint } from '../core/meter/luminance-map';
 import type { Known } from '../core/units/known';
 import type { Order } from './order';
@@ -48,7 +50,6 @@ export interface Sequence {
   /** The order whose report the person saw. */
   readonly answers: number;
   readonly optic: string;
-  /** One for now. */
   readonly shots: readonly Shot[];
   readonly files: readonly Format[];
 }
@@ -80,6 +81,24 @@ export interface LoupeWindow {
   readonly height: number;
 }
 
+/**
+ * What comes of a press: latent frames, small records that everything depends on and that are read out later, as often as it takes; or frames
+ * with their data at once. Aborting a signal ends what it was given to with an AbortError and leaves nothing behind.
+ */
+export type Taking =
+  | {
+      readonly kind: 'latent';
+      /** The sequence as records to be kept, without delay. @throws Error in words for people when it cannot be */
+      expose(sequence: Sequence): readonly LatentFrame[];
+      /** Makes the files of one: the same whenever and wherever it is done. @throws Error in words for people */
+      readOut(frame: LatentFrame, signal: AbortSignal): AsyncIterable<ShotEvent>;
+    }
+  | {
+      readonly kind: 'at once';
+      /** @throws Error in words for people */
+      take(sequence: Sequence, signal: AbortSignal): AsyncIterable<ShotEvent>;
+    };
+
 export interface Camera {
   /** The bodies that it is: one, or several that the person can choose from. They may change while it is open. */
   readonly bodies: readonly Body[];
@@ -89,11 +108,7 @@ export interface Camera {
    */
   open(canvas: HTMLCanvasElement, signal: AbortSignal): AsyncIterable<CameraEvent>;
   apply(order: Order): void;
-  /**
-   * Takes a sequence. Aborting the signal ends it with an AbortError and leaves nothing behind.
-   * @throws Error in words for people
-   */
-  take(sequence: Sequence, signal: AbortSignal): AsyncIterable<ShotEvent>;
+  readonly taking: Taking;
   /** A piece of the capture that a report tells of, one pixel a site. Absent where the camera cannot know it before the press. */
   loupe?(window: LoupeWindow, report: Report): Promise<ImageBitmap>;
 }

@@ -1,5 +1,6 @@
 // The name under which a frame leaves the program.
-import type { Format, FrameRecord } from '../core/frame/record';
+import type { FrameRecord } from '../core/frame/record';
+import type { Format } from '../core/frame/record-parts';
 
 const ENDINGS: Readonly<Record<Format, string>> = { dng: 'dng', jpeg: 'jpg' };
 

@@ -3,6 +3,7 @@
 import { QueryClient, useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type { WhitePoint } from '../core/colour/temperature';
+import type { LatentFrame } from '../core/frame/latent';
 import type { FrameRecord } from '../core/frame/record';
 import { rollReader, type Listing } from '../vault/reader';
 import { fetchWhole } from '../workers/fetch-whole';
@@ -36,6 +37,12 @@ export function useRollChanges(): void {
       stop();
     };
   }, []);
+}
+
+/** Calls back when another tab, or this tab's roll, has changed something. Returns a function that ends it. */
+export function onOthersChange(listener: () => void): () => void {
+  channel?.addEventListener('message', listener);
+  return () => channel?.removeEventListener('message', listener);
 }
 
 let opened: Promise<void> | undefined;
@@ -123,6 +130,11 @@ export function useRoll() {
   });
 }
 
+/** Exposures that wait to be read out, oldest first, as the store has them now. */
+export function waitingFrames(): Promise<LatentFrame[]> {
+  return reader.waiting();
+}
+
 export function useThumbnail(id: string) {
   return useQuery({
     queryKey: ['thumbnail', id],
@@ -147,9 +159,15 @@ async function thumbnailOf(id: string): Promise<string | null> {
   return (await batch.values)[id] ?? null;
 }
 
-/** How many more frames fit, or null when the browser does not tell. */
+/** How many more frames fit beside those that wait to be read out, or null when the browser does not tell. */
+export async function roomLeft(typicalFrameBytes: number): Promise<number | null> {
+  const left = await framesLeft(typicalFrameBytes);
+  const waiting = queryClient.getQueryData<Listing>(ROLL)?.waiting.length ?? 0;
+  return left === null ? null : Math.max(0, left - waiting);
+}
+
 export function useFramesLeft(typicalFrameBytes: number) {
-  return useQuery({ queryKey: ['room', typicalFrameBytes], queryFn: () => framesLeft(typicalFrameBytes) });
+  return useQuery({ queryKey: ['room', typicalFrameBytes], queryFn: () => roomLeft(typicalFrameBytes) });
 }
 
 /**

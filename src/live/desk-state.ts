@@ -227,6 +227,9 @@ export interface PageSlice {
   readonly orientation: Orientation;
   readonly camera: CameraState;
   readonly capture: CaptureState;
+  /** Counts the presses whose frames are safe. */
+  readonly taken: number;
+  noteTaken(): void;
   setWants(wants: Partial<PageSlice['wants']>): void;
   setNotice(notice: string | null): void;
   clear(cleared: boolean): void;

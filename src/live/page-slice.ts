@@ -14,6 +14,7 @@ export const pageSlice: Slice<PageSlice> = (set) => ({
   orientation: 'portrait',
   camera: { kind: 'starting' },
   capture: { kind: 'idle' },
+  taken: 0,
 
   setWants: (wants) => set((desk) => ({ wants: { ...desk.wants, ...wants } })),
   setNotice: (notice) => set({ notice }),
@@ -26,4 +27,5 @@ export const pageSlice: Slice<PageSlice> = (set) => ({
   setOrientation: (orientation) => set({ orientation }),
   setCamera: (camera) => set({ camera }),
   setCapture: (capture) => set({ capture }),
+  noteTaken: () => set(({ taken }) => ({ taken: taken + 1 })),
 });

@@ -1,25 +1,33 @@
 // One press against a camera that does what the test says: saved, refused by the store, failed, cancelled, twice at once, too early.
 import type { Camera, Sequence, ShotEvent, TakenFrame } from '../camera/port';
 import type { Report } from '../camera/report';
+import type { LatentFrame } from '../core/frame/latent';
 import type { FrameRecord } from '../core/frame/record';
 import { initialValues } from '../core/setting/values';
-import { cancelCapture, press, STORE_FULL, UNSAVED_WAIT } from './press';
+import { cancelCapture, letGo, press, pressDown, STORE_FULL, UNSAVED_WAIT } from './press';
 import { useDesk } from './desk';
 import { useReport } from './report';
 import { MOST_UNSAVED, useUnsaved } from './unsaved';
 
 let mockLeft: number | null = 9;
 let mockSeq = 1;
-let mockCamera: Pick<Camera, 'take'>;
+let mockCamera: Pick<Camera, 'taking'>;
+let mockPutLatent = jest.fn();
+const mockReadOut = jest.fn();
 let mockSave = jest.fn();
 let mockPurge = jest.fn();
-jest.mock('../library/roll', () => ({ rollChanged: () => undefined, onFreed: () => () => undefined }));
-jest.mock('../library/room', () => ({
-  framesLeft: async () => mockLeft,
-  noteRefusal: async () => undefined,
+jest.mock('../library/roll', () => ({
+  rollChanged: () => undefined,
+  onFreed: () => () => undefined,
+  roomLeft: async () => mockLeft,
 }));
+jest.mock('./read-out', () => ({ readOutWaiting: () => mockReadOut() }));
+jest.mock('../library/room', () => ({ noteRefusal: async () => undefined }));
 jest.mock('../library/staff', () => ({
-  rollKeeper: { call: (ask: (api: unknown) => unknown) => ask({ save: mockSave, purge: mockPurge }) },
+  rollKeeper: {
+    call: (ask: (api: unknown) => unknown) =>
+      ask({ save: mockSave, purge: mockPurge, putLatent: mockPutLatent }),
+  },
 }));
 jest.mock('../ui/save-file', () => ({ saveFile: () => undefined }));
 jest.mock('./feed', () => ({ sendOrder: () => mockSeq }));
@@ -39,9 +47,31 @@ const frameOf = (n = 0): TakenFrame => ({
 function cameraThat(take: (sequence: Sequence, signal: AbortSignal) => AsyncGenerator<ShotEvent>) {
   const taken: Sequence[] = [];
   mockCamera = {
-    take: (sequence, signal) => {
-      taken.push(sequence);
-      return take(sequence, signal);
+    taking: {
+      kind: 'at once',
+      take: (sequence, signal) => {
+        taken.push(sequence);
+        return take(sequence, signal);
+      },
+    },
+  };
+  return taken;
+}
+/** A camera whose frames are latent: each is its place in the sequence. */
+function latentCamera() {
+  const taken: Sequence[] = [];
+  mockCamera = {
+    taking: {
+      kind: 'latent',
+      expose: (sequence) => {
+        taken.push(sequence);
+        return sequence.shots.map(
+          ({ facts, timeMs }) => ({ id: facts.uniqueId, timeMs, group: facts.group }) as LatentFrame,
+        );
+      },
+      readOut: () => {
+        throw new Error('A press reads nothing out');
+      },
     },
   };
   return taken;
@@ -75,6 +105,8 @@ beforeEach(() => {
   mockLeft = 9;
   mockSeq = 1;
   mockPurge = jest.fn(async () => undefined);
+  mockPutLatent = jest.fn(async () => ({ kind: 'saved' }));
+  mockReadOut.mockClear();
   saved();
   useDesk.setState({ capture: { kind: 'idle' }, settings: initialValues() });
   useReport.getState().clear();
@@ -296,6 +328,65 @@ describe('a press', () => {
     await press();
     expect(mockPurge).toHaveBeenCalledWith([ID.replaceAll('0', '7')]);
     expect([state().kind, useUnsaved.getState().frames.length]).toEqual(['idle', 0]);
+  });
+});
+
+describe('a press of a camera whose frames are latent', () => {
+  it('is over as soon as all exposures of it are kept, in one go, and then lets them be read out', async () => {
+    useDesk.getState().setSetting('bracket', { frames: 3, stepThirds: 3, order: 'rising', by: 'shutter' });
+    latentCamera();
+    const before = useDesk.getState().taken;
+    await press();
+    expect(mockPutLatent.mock.calls).toHaveLength(1);
+    expect(mockPutLatent.mock.calls[0][0]).toHaveLength(3);
+    expect([state().kind, useDesk.getState().taken - before]).toEqual(['idle', 1]);
+    expect([mockReadOut.mock.calls.length, mockSave.mock.calls.length]).toEqual([1, 0]);
+    await press();
+    expect(mockPutLatent.mock.calls).toHaveLength(2);
+  });
+
+  it('takes a burst of one exposure on the clock, in one go, and no bracket with it', async () => {
+    useDesk.getState().setSetting('bracket', { frames: 3, stepThirds: 3, order: 'rising', by: 'shutter' });
+    useDesk.getState().setSetting('burst', { frames: 5, perS: 10, held: false });
+    expect(useDesk.getState().settings.bracket.frames).toBe(1);
+    const taken = latentCamera();
+    await press();
+    const { shots } = taken[0]!;
+    expect(shots.map(({ timeMs }) => timeMs - shots[0]!.timeMs)).toEqual([0, 100, 200, 300, 400]);
+    expect(new Set(shots.map(({ settings }) => JSON.stringify(settings))).size).toBe(1);
+    expect(shots.map(({ facts }) => facts.group!.of)).toEqual([5, 5, 5, 5, 5]);
+    expect(mockPutLatent.mock.calls).toHaveLength(1);
+    useDesk.getState().setSetting('bracket', { frames: 3, stepThirds: 3, order: 'rising', by: 'shutter' });
+    expect(useDesk.getState().settings.burst).toEqual({ frames: 1, perS: 10, held: false });
+  });
+
+  it('held takes frames one by one until it is let go; not held it takes one', async () => {
+    useDesk.getState().setSetting('burst', { frames: 1, perS: 15, held: true });
+    latentCamera();
+    await press();
+    expect(mockPutLatent.mock.calls).toHaveLength(1);
+    mockPutLatent = jest.fn(async () => {
+      if (mockPutLatent.mock.calls.length === 3) letGo();
+      return { kind: 'saved' };
+    });
+    const before = useDesk.getState().taken;
+    pressDown();
+    while (useDesk.getState().taken === before) await new Promise((done) => setTimeout(done, 5));
+    const kept = mockPutLatent.mock.calls.map(([frames]) => frames as LatentFrame[]);
+    expect(kept.map((frames) => frames.length)).toEqual([1, 1, 1]);
+    expect(kept.map(([frame]) => frame!.group!.index)).toEqual([0, 1, 2]);
+    expect(kept.every(([frame]) => frame!.group!.of === undefined)).toBe(true);
+  });
+
+  it('says so when they are not kept, and reads nothing out', async () => {
+    latentCamera();
+    mockPutLatent = jest.fn(async () => ({ kind: 'unsaved', reason: 'the store is full' }));
+    await press();
+    expect(state()).toMatchObject({ kind: 'failed', message: expect.stringContaining('the store is full') });
+    mockPutLatent = jest.fn(async () => Promise.reject(new Error('The roll is gone')));
+    await press();
+    expect(state()).toMatchObject({ kind: 'failed', message: expect.stringContaining('The roll is gone') });
+    expect(mockReadOut).not.toHaveBeenCalled();
   });
 });
 

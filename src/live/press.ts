@@ -1,18 +1,22 @@
-// One press from the finder to the roll: is there room, does the finder show what is set, take, keep. A second press while one is running
-// does nothing; cancel ends it.
+// One press from the finder to the roll: is there room, does the finder show what is set, expose, keep. What is latent is read out later
+// (`read-out`), so that the next press can follow at once; what a camera gives at once is kept frame by frame. A second press while one is
+// running does nothing; cancel ends it.
 import type { Report } from '../camera/report';
-import type { Sequence, Shot, TakenFrame, TakeStage } from '../camera/port';
+import type { Sequence, Shot, ShotEvent, TakenFrame, TakeStage } from '../camera/port';
 import type { ExposureSettings } from '../core/exposure/settings';
-import { forecastFigures, type Format } from '../core/frame/record';
+import type { LatentFrame } from '../core/frame/latent';
+import { forecastFigures } from '../core/frame/record';
+import type { Format } from '../core/frame/record-parts';
 import { meteredEv100 } from '../core/meter/read';
 import { bracketed } from '../core/sequence/bracket';
-import { SEQUENCE_GAP_S } from '../core/sequence/moments';
+import { isBurst, MOST_BURST } from '../core/sequence/burst';
+import { momentsOf } from '../core/sequence/moments';
 import { beyondWords } from '../core/setting/bracket';
 import type { SettingValues } from '../core/setting/settings';
 import { settingsOf } from '../core/setting/values';
 import { isUnknown, type Known } from '../core/units/known';
-import { rollChanged } from '../library/roll';
-import { framesLeft, noteRefusal } from '../library/room';
+import { rollChanged, roomLeft } from '../library/roll';
+import { noteRefusal } from '../library/room';
 import { rollKeeper } from '../library/staff';
 import { frameId } from '../vault/frame-id';
 import { STORE_IS_FULL } from '../workers/save-outcome';
@@ -21,6 +25,7 @@ import { bodyWith, cameraWith, opticWith } from './camera';
 import { useDesk } from './desk';
 import type { CameraState } from './desk-state';
 import { sendOrder } from './feed';
+import { readOutWaiting } from './read-out';
 import { focusedReport, rawOf, reportAnswering } from './report';
 import { MOST_UNSAVED, useUnsaved } from './unsaved';
 
@@ -28,6 +33,8 @@ import { MOST_UNSAVED, useUnsaved } from './unsaved';
 const ANSWER_MS = 500;
 /** Longer than this it does not wait for the automatic focus; then it takes what there is. */
 const FOCUS_MS = 2000;
+/** What takes longer than this is told. */
+const SAID_AFTER_MS = 200;
 
 let running: AbortController | undefined;
 
@@ -37,52 +44,119 @@ export const STORE_FULL =
 export const UNSAVED_WAIT =
   'Frames wait to be saved. Download them, or delete others from the sheet, then press again.';
 
-/** @param hardness how hard the release is pressed, 0 … 1: a key is struck softly */
-export async function press(hardness = 0.3): Promise<void> {
+/**
+ * @param hardness how hard the release is pressed, 0 … 1: a key is struck softly
+ * @param letGo aborted when the release is let go; absent where nobody holds it
+ */
+export async function press(hardness = 0.3, letGo?: AbortSignal): Promise<void> {
   if (running) return;
   const controller = new AbortController();
   const { signal } = controller;
   running = controller;
   const { setCapture, settings, optic } = useDesk.getState();
-  setCapture({ kind: 'busy', stage: 'answer', share: 0 });
+  setCapture({ kind: 'idle' });
   try {
     if (useUnsaved.getState().frames.length >= MOST_UNSAVED) {
       setCapture({ kind: 'failed', message: UNSAVED_WAIT });
       return;
     }
-    const left = await framesLeft(bodyWith(optic).typicalFrameBytes);
+    const left = await roomLeft(bodyWith(optic).typicalFrameBytes);
     const wanted = framesWanted(settings, optic);
-    if (left !== null && left < wanted) {
+    // Of a held one every frame is asked for by itself.
+    if (left !== null && left < (isHeldBurst(settings, optic) ? 1 : wanted)) {
       setCapture({ kind: 'failed', message: left === 0 ? STORE_FULL : roomWords(left, wanted) });
       return;
     }
     await countDown(settings.delayS, signal);
-    setCapture({ kind: 'busy', stage: 'answer', share: 0 });
-    const answer = await unlessItDies(reportAnswering(sendOrder(), ANSWER_MS, signal));
-    const report = await unlessItDies(focusedReport(answer, FOCUS_MS, signal));
+    const report = await said(async () => {
+      const answer = await unlessItDies(reportAnswering(sendOrder(), ANSWER_MS, signal));
+      return unlessItDies(focusedReport(answer, FOCUS_MS, signal));
+    });
     const exposures = exposuresOf(report);
     if (exposures.kind === 'beyond') {
       setCapture({ kind: 'failed', message: exposures.message });
       return;
     }
     const sequence = sequenceOf(report, exposures.shots, hardness);
-    const { length: of } = sequence.shots;
-    const course = (stage: TakeStage | 'store', share: number, shot: number) =>
-      setCapture({ kind: 'busy', stage, share, ...(of > 1 && { shot: shot + 1, of }) });
-    course('expose', 0, 0);
-    for await (const event of cameraWith(report.optic).take(sequence, signal)) {
-      if (event.kind === 'progress') course(event.stage, event.share, event.shot);
-      else {
-        course('store', 0, event.shot);
-        await keep(event.frame, signal);
-      }
-    }
+    const { taking } = cameraWith(report.optic);
+    if (taking.kind === 'at once')
+      await takeAtOnce(taking.take(sequence, signal), sequence.shots.length, signal);
+    else if (!isHeldBurst(useDesk.getState().settings, report.optic))
+      await keepLatent(taking.expose(sequence));
+    else await takeWhileHeld(taking.expose(sequence), letGo);
     setCapture({ kind: 'idle' });
+    useDesk.getState().noteTaken();
   } catch (error) {
     if (signal.aborted) setCapture({ kind: 'idle' });
     else setCapture({ kind: 'failed', message: failureWords(error) });
   } finally {
     running = undefined;
+  }
+}
+
+/** Says that the finder is waited for, where that takes long enough to be read. */
+async function said<T>(wait: () => Promise<T>): Promise<T> {
+  const timer = setTimeout(
+    () => useDesk.getState().setCapture({ kind: 'busy', stage: 'answer', share: 0 }),
+    SAID_AFTER_MS,
+  );
+  try {
+    return await wait();
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+/** Keeps exposures that are read out later. @throws Error in words for people when they are not safe */
+async function keepLatent(frames: readonly LatentFrame[]): Promise<void> {
+  const outcome = await rollKeeper.call((api) => api.putLatent(frames));
+  if (outcome.kind === 'unsaved') throw new Error(outcome.reason);
+  rollChanged();
+  void readOutWaiting();
+}
+
+/** Keeps the frames of a burst one by one as their moments come, until the release is let go. */
+async function takeWhileHeld(frames: readonly LatentFrame[], letGo?: AbortSignal): Promise<void> {
+  const startMs = performance.now();
+  const firstMs = frames[0]?.timeMs ?? 0;
+  for (const { group, ...frame } of frames) {
+    const waitMs = frame.timeMs - firstMs - (performance.now() - startMs);
+    if (waitMs > 0 && letGo) await elapsed(waitMs, letGo);
+    if (group!.index > 0 && (letGo?.aborted ?? true)) return;
+    // How many it will be nobody knows yet.
+    await keepLatent([{ ...frame, group: { id: group!.id, index: group!.index } }]);
+  }
+}
+
+/** Waits; shorter when the signal comes. */
+function elapsed(ms: number, signal: AbortSignal): Promise<void> {
+  return new Promise((resolve) => {
+    const done = () => {
+      clearTimeout(timer);
+      signal.removeEventListener('abort', done);
+      resolve();
+    };
+    const timer = setTimeout(done, ms);
+    signal.addEventListener('abort', done, { once: true });
+  });
+}
+
+/** True where the release is to be held for as long as frames are wanted. */
+export function isHeldBurst({ burst }: SettingValues, optic: string): boolean {
+  return burst.held && opticWith(optic).can.burst !== undefined;
+}
+
+/** Keeps frames as they come, each with its data. */
+async function takeAtOnce(events: AsyncIterable<ShotEvent>, of: number, signal: AbortSignal): Promise<void> {
+  const course = (stage: TakeStage | 'store', share: number, shot: number) =>
+    useDesk.getState().setCapture({ kind: 'busy', stage, share, ...(of > 1 && { shot: shot + 1, of }) });
+  course('expose', 0, 0);
+  for await (const event of events) {
+    if (event.kind === 'progress') course(event.stage, event.share, event.shot);
+    else {
+      course('store', 0, event.shot);
+      await keep(event.frame, signal);
+    }
   }
 }
 
@@ -98,9 +172,11 @@ function unlessItDies<T>(answer: Promise<T>): Promise<T> {
   });
 }
 
-/** Frames that one press takes. */
-function framesWanted({ bracket }: SettingValues, optic: string): number {
-  return opticWith(optic).can.bracket ? bracket.frames : 1;
+/** Frames that one press takes, or at most where it is held. */
+function framesWanted({ bracket, burst }: SettingValues, optic: string): number {
+  const { can } = opticWith(optic);
+  if (can.burst && isBurst(burst)) return burst.held ? MOST_BURST : burst.frames;
+  return can.bracket ? bracket.frames : 1;
 }
 
 function roomWords(left: number, wanted: number): string {
@@ -115,7 +191,9 @@ type Exposures =
 function exposuresOf({ exposure, optic }: Report): Exposures {
   const { settings } = useDesk.getState();
   if (isUnknown(exposure)) return { kind: 'fits', shots: [exposure] };
-  if (framesWanted(settings, optic) === 1) return { kind: 'fits', shots: [exposure.settings] };
+  const frames = framesWanted(settings, optic);
+  if (frames === 1 || isBurst(settings.burst))
+    return { kind: 'fits', shots: Array.from({ length: frames }, () => exposure.settings) };
   const made = bracketed(exposure.settings, settings.bracket);
   return made.kind === 'fits' ? made : { kind: 'beyond', message: `Not taken: ${beyondWords(made)}` };
 }
@@ -133,11 +211,13 @@ function sequenceOf(
   const held = attitudeNow();
   const seen = isUnknown(report.exposure) ? null : report.exposure.settings;
   const group = exposures.length > 1 ? frameId(timeMs, randomBytes()) : null;
-  let sinceFirstS = 0;
+  const moments = momentsOf(
+    exposures.map((settings) => (isUnknown(settings) ? { shutterS: 0 } : settings)),
+    isBurst(set.burst) ? set.burst : undefined,
+  );
   const shots = exposures.map((settings, index): Shot => {
     const random = randomBytes();
-    const atMs = timeMs + Math.round(1000 * sinceFirstS);
-    if (!isUnknown(settings)) sinceFirstS += settings.shutterS + SEQUENCE_GAP_S;
+    const atMs = timeMs + Math.round(1000 * moments[index]!);
     return {
       settings,
       orientation,
@@ -193,8 +273,8 @@ async function keep(frame: TakenFrame, signal: AbortSignal): Promise<void> {
     await rollKeeper.call((api) => api.purge([frame.record.id]));
     return;
   }
-  if (outcome.kind === 'saved') return;
-  useUnsaved.getState().add({ ...frame, reason: outcome.reason });
+  if (outcome.kind !== 'unsaved') return;
+  useUnsaved.getState().add({ ...frame, reason: outcome.reason, latent: false });
   if (outcome.reason !== STORE_IS_FULL) return;
   await noteRefusal();
   // The roll is what it was; the room in it is not.
@@ -222,6 +302,20 @@ async function countDown(seconds: number, signal: AbortSignal): Promise<void> {
 
 export function cancelCapture(): void {
   running?.abort();
+}
+
+let holding: AbortController | undefined;
+
+/** The release goes down, by a finger or a key: for a burst it is held until `letGo`. */
+export function pressDown(hardness?: number): void {
+  holding?.abort();
+  holding = new AbortController();
+  void press(hardness, holding.signal);
+}
+
+export function letGo(): void {
+  holding?.abort();
+  holding = undefined;
 }
 
 function words(error: unknown): string {

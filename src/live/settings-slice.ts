@@ -1,5 +1,6 @@
 // The desk's settings, all of them from the list, and what changes several at once: remedies, setups, another body.
 import { hasIris as irisOf, nearestOptic } from '../core/body/body';
+import { isBurst } from '../core/sequence/burst';
 import { SETTINGS, type SettingKey, type SettingValues } from '../core/setting/settings';
 import { initialValues, listed } from '../core/setting/values';
 import { known } from '../core/units/known';
@@ -15,9 +16,9 @@ export const settingsSlice: Slice<SettingsSlice> = (set, get) => ({
   settings: initialValues(),
   optic: opening.optic,
 
-  setSetting: (key, value) => set(({ settings }) => ({ settings: { ...settings, [key]: value } })),
+  setSetting: (key, value) => set(({ settings }) => ({ settings: withAsked(settings, { [key]: value }) })),
   changeSetting: (key, change) =>
-    set(({ settings }) => ({ settings: { ...settings, [key]: merged(settings[key], change) } })),
+    set(({ settings }) => ({ settings: withAsked(settings, { [key]: merged(settings[key], change) }) })),
   change: (changes) => {
     for (const one of changes) {
       if ('optic' in one) get().setOptic(one.optic);
@@ -30,7 +31,7 @@ export const settingsSlice: Slice<SettingsSlice> = (set, get) => ({
   },
   applySetup: ({ lock: locks, ...values }) => {
     set(({ settings, trade, lock }) => ({
-      settings: { ...settings, ...values },
+      settings: withAsked(settings, values),
       trade: null,
       lock: locks === false ? null : unlessTrading(lock, trade),
     }));
@@ -92,6 +93,15 @@ export const settingsSlice: Slice<SettingsSlice> = (set, get) => ({
     });
   },
 });
+
+/** With what was just asked for. One press takes a bracket or a burst: the newer ends the other. */
+function withAsked(now: SettingValues, asked: Partial<SettingValues>): SettingValues {
+  const next = { ...now, ...asked };
+  if (next.bracket.frames === 1 || !isBurst(next.burst)) return next;
+  return asked.burst && isBurst(asked.burst)
+    ? { ...next, bracket: { ...next.bracket, frames: 1 } }
+    : { ...next, burst: { ...next.burst, frames: 1, held: false } };
+}
 
 /** Keys under which the desk's settings are kept. */
 export function keptSettings(): readonly SettingKey[] {

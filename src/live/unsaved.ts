@@ -9,6 +9,8 @@ import { saveFile } from '../ui/save-file';
 
 export interface UnsavedFrame extends TakenFrame {
   readonly reason: string;
+  /** Its exposure waits in the store beside it. */
+  readonly latent: boolean;
   readonly downloaded: boolean;
 }
 
@@ -39,15 +41,18 @@ export const useUnsaved = create<Unsaved>()((set, get) => ({
   },
   letGo: () => {
     const [first, ...rest] = get().frames;
-    if (first?.downloaded) set({ frames: rest });
+    if (!first?.downloaded) return;
+    set({ frames: rest });
+    // What cannot be removed now is read out again: that is one frame too many, not one too few.
+    if (first.latent) rollKeeper.call((api) => api.purge([first.record.id])).catch(() => undefined);
   },
   saveAgain: async () => {
     if (get().saving) return;
     set({ saving: true });
     try {
       for (const frame of get().frames) {
-        const { record, files, thumbnailJpeg } = frame;
-        const outcome = await rollKeeper.call((api) => api.save({ record, files, thumbnailJpeg }));
+        const { record, files, thumbnailJpeg, latent } = frame;
+        const outcome = await rollKeeper.call((api) => api.save({ record, files, thumbnailJpeg }, latent));
         const others = get().frames.filter((other) => other.record.id !== record.id);
         if (outcome.kind === 'unsaved') {
           const again = { ...frame, reason: outcome.reason };

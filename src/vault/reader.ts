@@ -1,23 +1,38 @@
 // Reading the roll: what is in the sheet, thumbnails, files. Whoever reads changes nothing.
 import { toUint8Array } from 'js-base64';
-import { broughtForward, FORMATS, type Format, type FrameRecord } from '../core/frame/record';
+import { latentForward, type LatentFrame } from '../core/frame/latent';
+import { broughtForward, type FrameRecord } from '../core/frame/record';
+import { FORMATS, type Format } from '../core/frame/record-parts';
 import { fromByteString } from './byte-string';
-import { BASE64_FILE, fileKey, idsOf, RECORD, rollStore, THUMBNAIL, TRASH, type Store } from './store';
+import {
+  BASE64_FILE,
+  fileKey,
+  idsOf,
+  LATENT,
+  latentKeys,
+  RECORD,
+  rollStore,
+  THUMBNAIL,
+  TRASH,
+  type Store,
+} from './store';
 
-type IsRecord = (value: unknown) => value is FrameRecord;
-
-/** The schema's check is large and first needed when records are read: in the page it comes in a bundle of its own. */
-const recordCheck = (): Promise<IsRecord> => import('./record-check.generated').then((m) => m.isRecord);
+/** The schemas' checks are large and first needed when records are read: in the page they come in a bundle of their own. */
+const checks = () => import('./record-check.generated');
 
 export interface Listing {
   /** Newest first. */
   readonly frames: FrameRecord[];
+  /** Exposures that wait to be read out, oldest first. */
+  readonly waiting: LatentFrame[];
   /** Keys whose record could not be read; they are left where they are. */
   readonly unreadable: string[];
 }
 
 export interface RollReader {
   list(): Promise<Listing>;
+  /** Exposures that wait to be read out, oldest first. */
+  waiting(): Promise<LatentFrame[]>;
   thumbnails(ids: readonly string[]): Promise<Record<string, string | null>>;
   /** A file of a frame. @throws Error when it is not there */
   file(id: string, format: Format): Promise<Uint8Array>;
@@ -31,17 +46,26 @@ export function rollReader(store: Store = rollStore()): RollReader {
       const all = await store.getAllKeys();
       const deleted = new Set(idsOf(all, TRASH));
       const keys = all.filter((key) => key.startsWith(RECORD) && !deleted.has(key.slice(RECORD.length)));
-      const values = await store.getMany(keys);
-      const isRecord = await recordCheck();
+      const latent = latentKeys(all);
+      const values = await store.getMany([...keys, ...latent]);
+      const { isRecord, isLatent } = await checks();
       const frames: FrameRecord[] = [];
       const unreadable: string[] = [];
       for (const key of keys) {
-        const record = parse(values[key], isRecord);
+        const record = parsed(values[key], broughtForward, isRecord);
         if (record) frames.push(record);
         else unreadable.push(key);
       }
       frames.sort((a, b) => b.timeMs - a.timeMs || (a.id < b.id ? 1 : -1));
-      return { frames, unreadable };
+      const waiting = latentsOf(latent, values, isLatent);
+      unreadable.push(...latent.filter((key) => !waiting.some(({ id }) => LATENT + id === key)));
+      return { frames, waiting, unreadable };
+    },
+
+    waiting: async () => {
+      const keys = latentKeys(await store.getAllKeys());
+      const { isLatent } = await checks();
+      return latentsOf(keys, await store.getMany(keys), isLatent);
     },
 
     thumbnails: async (ids) => {
@@ -68,10 +92,24 @@ export function rollReader(store: Store = rollStore()): RollReader {
   return reader;
 }
 
-function parse(text: string | null | undefined, isRecord: IsRecord): FrameRecord | undefined {
+function latentsOf(
+  keys: readonly string[],
+  values: Readonly<Record<string, string | null>>,
+  isLatent: (value: unknown) => value is LatentFrame,
+): LatentFrame[] {
+  return keys
+    .flatMap((key) => parsed(values[key], latentForward, isLatent) ?? [])
+    .sort((a, b) => a.timeMs - b.timeMs || (a.id < b.id ? -1 : 1));
+}
+
+function parsed<T>(
+  text: string | null | undefined,
+  forward: (value: unknown) => unknown,
+  isOne: (value: unknown) => value is T,
+): T | undefined {
   try {
-    const value = broughtForward(JSON.parse(text ?? ''));
-    return isRecord(value) ? value : undefined;
+    const value = forward(JSON.parse(text ?? ''));
+    return isOne(value) ? value : undefined;
   } catch {
     return undefined;
   }

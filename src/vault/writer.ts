@@ -2,7 +2,9 @@
 // the sheet at all. Only the roll's worker writes.
 import { fromUint8Array } from 'js-base64';
 import type { WhitePoint } from '../core/colour/temperature';
-import type { Format, FrameRecord } from '../core/frame/record';
+import type { LatentFrame } from '../core/frame/latent';
+import type { FrameRecord } from '../core/frame/record';
+import type { Format } from '../core/frame/record-parts';
 import { toByteString } from './byte-string';
 import { timeOfId } from './frame-id';
 import {
@@ -11,6 +13,7 @@ import {
   idsOf,
   idsWithFiles,
   keysOf,
+  LATENT,
   RECORD,
   rollStore,
   THUMBNAIL,
@@ -26,6 +29,12 @@ const TRASH_AGE_MS = 10 * 60 * 1000;
 type IsRecord = (value: unknown) => value is FrameRecord;
 
 export interface RollWriter {
+  /** Keeps exposures that are to be read out later, all of them in one transaction. */
+  putLatent(frames: readonly LatentFrame[]): Promise<void>;
+  /** An exposure of that id still waits to be read out. */
+  waits(id: string): Promise<boolean>;
+  /** Its record is written: the exposure is of no more use. */
+  dropLatent(id: string): Promise<void>;
   /** First half of saving: files and thumbnail, in one transaction. */
   putFiles(
     id: string,
@@ -60,6 +69,16 @@ export interface RollWriter {
 /** @param isRecord the schema's check */
 export function rollWriter(isRecord: IsRecord, store: Store = rollStore()): RollWriter {
   return {
+    putLatent: (frames) =>
+      store.setMany(Object.fromEntries(frames.map((frame) => [LATENT + frame.id, JSON.stringify(frame)]))),
+
+    waits: async (id) => {
+      const values = await store.getMany([LATENT + id, TRASH + id]);
+      return (values[LATENT + id] ?? null) !== null && (values[TRASH + id] ?? null) === null;
+    },
+
+    dropLatent: (id) => store.removeMany([LATENT + id]),
+
     putFiles: (id, files, thumbnailJpeg) =>
       store.setMany({
         ...Object.fromEntries(files.map(({ format, bytes }) => [fileKey(id, format), toByteString(bytes)])),
@@ -104,7 +123,9 @@ export function rollWriter(isRecord: IsRecord, store: Store = rollStore()): Roll
 
     restore: async (ids) => {
       const keys = new Set(await store.getAllKeys());
-      const there = ids.filter((id) => keys.has(RECORD + id) && keys.has(THUMBNAIL + id));
+      const there = ids.filter(
+        (id) => (keys.has(RECORD + id) && keys.has(THUMBNAIL + id)) || keys.has(LATENT + id),
+      );
       await store.removeMany(there.map((id) => TRASH + id));
       return ids.filter((id) => !there.includes(id));
     },
@@ -112,17 +133,23 @@ export function rollWriter(isRecord: IsRecord, store: Store = rollStore()): Roll
     purge,
 
     sweep: async (nowMs) => {
-      const trash = idsOf(await store.getAllKeys(), TRASH);
+      const keys = await store.getAllKeys();
+      const trash = idsOf(keys, TRASH);
       const values = await store.getMany(trash.map((id) => TRASH + id));
       // What an earlier version put there has no time: it is old.
       const old = trash.filter((id) => !(nowMs - Number(values[TRASH + id]) < TRASH_AGE_MS));
       await purge(old);
+      // Of frames that were read out just before their page closed.
+      const records = new Set(idsOf(keys, RECORD));
+      const remains = idsOf(keys, LATENT).filter((id) => records.has(id));
+      if (remains.length > 0) await store.removeMany(remains.map((id) => LATENT + id));
       return old;
     },
 
     orphans: async (nowMs) => {
       const keys = await store.getAllKeys();
-      const kept = new Set([...idsOf(keys, RECORD), ...idsOf(keys, TRASH)]);
+      // What waits to be read out writes its files anew.
+      const kept = new Set([RECORD, TRASH, LATENT].flatMap((prefix) => idsOf(keys, prefix)));
       return idsWithFiles(keys).filter(
         (id) => !kept.has(id) && (nowMs === null || nowMs - timeOfId(id) > ORPHAN_AGE_MS),
       );

@@ -1,23 +1,16 @@
 // The roll's worker: the only one that writes. Tabs take turns by a lock, and are told of every change.
 import * as Comlink from 'comlink';
-import { digestOf } from '../core/frame/digest';
-import type { Format, FrameRecord } from '../core/frame/record';
+import type { LatentFrame } from '../core/frame/latent';
 import { recordFromFiles } from '../core/frame/recover';
-import { isUnknown } from '../core/units/known';
 import { isRecord } from '../vault/record-check.generated';
 import { rollReader } from '../vault/reader';
+import { saveFrame, type FrameToSave } from '../vault/save';
 import { rollWriter } from '../vault/writer';
 import { watched } from './alive';
 import { STORE_IS_FULL, type SaveOutcome } from './save-outcome';
 
 /** The lock that is the turn, and the channel on which tabs are told of changes. */
 const ROLL = 'velmo-roll';
-
-export interface FrameToSave {
-  readonly record: FrameRecord;
-  readonly files: readonly { readonly format: Format; readonly bytes: Uint8Array }[];
-  readonly thumbnailJpeg: Uint8Array;
-}
 
 /** What became of files that had no record; what could not be read stays where it is. */
 export interface Recovery {
@@ -32,19 +25,27 @@ const channel = typeof BroadcastChannel === 'undefined' ? undefined : new Broadc
 const api = {
   ...watched(),
 
-  /** Writes a frame, reads its files back and compares their hashes with those of the record; only then it is in the sheet. */
-  save: (frame: FrameToSave): Promise<SaveOutcome> =>
+  /** Keeps exposures that are to be read out later: all of a press or none. */
+  putLatent: async (frames: readonly LatentFrame[]): Promise<SaveOutcome> => {
+    try {
+      // Not in turn: nobody else knows their keys, and a press does not wait until the frame before is stored.
+      await writer.putLatent(frames);
+      channel?.postMessage('changed');
+      return { kind: 'saved' };
+    } catch (error) {
+      return { kind: 'unsaved', reason: await reasonOf(error) };
+    }
+  },
+
+  /**
+   * Writes a frame, reads its files back and compares their hashes with those of the record; only then it is in the sheet.
+   * @param latent true for one that was read out of an exposure: nothing is written when that was deleted, and it is of no more use afterwards
+   */
+  save: (frame: FrameToSave, latent = false): Promise<SaveOutcome> =>
     inTurn<SaveOutcome>(async () => {
-      const { record, files, thumbnailJpeg } = frame;
       try {
-        await writer.putFiles(record.id, files, thumbnailJpeg);
-        for (const { format, sha256 } of record.files) {
-          const back = await digestOf(await reader.file(record.id, format));
-          if (isUnknown(sha256) || back !== sha256)
-            throw new Error('what was stored is not what was exposed');
-        }
-        await writer.putRecord(record);
-        return { kind: 'saved' } as const;
+        const saved = await saveFrame(reader, writer, frame, latent);
+        return { kind: saved ? 'saved' : 'unwanted' } as const;
       } catch (error) {
         return { kind: 'unsaved', reason: await reasonOf(error) } as const;
       }

@@ -3,4 +3,8 @@
 /** The reason that a frame was not saved, where it is this. */
 export const STORE_IS_FULL = 'the store is full';
 
-export type SaveOutcome = { readonly kind: 'saved' } | { readonly kind: 'unsaved'; readonly reason: string };
+export type SaveOutcome =
+  | { readonly kind: 'saved' }
+  /** Its exposure was deleted while it was read out. */
+  | { readonly kind: 'unwanted' }
+  | { readonly kind: 'unsaved'; readonly reason: string };

@@ -197,19 +197,50 @@ export async function pinch(page: Page, id: string, times: number): Promise<void
   await session.detach();
 }
 
-/** Presses the release and waits until the frame is taken and kept, or is not. */
+/** Presses the release, and waits until all of it is read out and kept, or is not. */
 export async function take(page: Page): Promise<void> {
-  await tap(page, 'release');
-  await page.waitForSelector(byId('capture-busy'), { timeout: 10_000 });
+  await safe(page, () => tap(page, 'release'));
   await taken(page);
 }
 
-/** Waits until nothing is being taken. */
+/** Presses in some way, and waits until what was taken is safe. */
+export async function safe(page: Page, act: () => Promise<unknown>): Promise<void> {
+  const before = await page.$eval('canvas', (canvas) => Number(canvas.dataset.taken));
+  await act();
+  await page.waitForFunction(
+    (n: number) => Number(document.querySelector('canvas')?.dataset.taken) > n,
+    { timeout: 60_000 },
+    before,
+  );
+}
+
+/** Waits until nothing is being taken, and nothing waits that could be read out. */
 export async function taken(page: Page): Promise<void> {
   await page.waitForFunction(
-    (s: string) => !document.querySelector(s),
+    (s: string) =>
+      !document.querySelector(s) && document.querySelector('canvas')?.dataset.reading === 'false',
     { timeout: 60_000 },
     byId('capture-busy'),
+  );
+}
+
+/** Frames that the roll has, by what leads to the sheet: read out, and waiting. */
+export async function rollCount(page: Page): Promise<{ frames: number; waiting: number }> {
+  const label = await page.$eval(byId('open-sheet'), (e) => e.getAttribute('aria-label') ?? '');
+  const [frames, waiting] = [/(\d+) frames/, /(\d+) waiting/].map((of) => Number(of.exec(label)?.[1] ?? 0));
+  return { frames: frames!, waiting: waiting! };
+}
+
+/** Waits until the roll has so many frames. */
+export async function rollBecomes(
+  page: Page,
+  { frames, waiting }: { frames: number; waiting: number },
+): Promise<void> {
+  await page.waitForFunction(
+    (s: string, words: string) => document.querySelector(s)?.getAttribute('aria-label') === words,
+    { timeout: 60_000 },
+    byId('open-sheet'),
+    `Sheet, ${frames} frames${waiting > 0 ? `, ${waiting} waiting` : ''}`,
   );
 }
 

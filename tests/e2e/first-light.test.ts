@@ -12,7 +12,10 @@ import {
   framesPass,
   live,
   openStage,
+  rollCount,
+  safe,
   serious,
+  take,
   tap,
   tapAt,
   tapOn,
@@ -42,17 +45,6 @@ const open = async (page: Page, path = '/') => {
 const percent = (text: string) => (text.startsWith('<') ? 0.005 : Number(text.replace(' %', '')));
 const frames = async (page: Page) =>
   Number(/(\d+) frames?/.exec(await page.$eval('[role=heading]', (e) => e.textContent ?? ''))?.[1] ?? NaN);
-
-/** Waits until the capture that was just started is over, and says whether it failed. */
-async function captured(page: Page): Promise<void> {
-  await page.waitForSelector(byId('capture-busy'), { timeout: 10_000 });
-  await page.waitForFunction(
-    (s: string) => !document.querySelector(s),
-    { timeout: 60_000 },
-    byId('capture-busy'),
-  );
-  expect(await page.$(byId('capture-failed'))).toBeNull();
-}
 
 describe('on a phone', () => {
   let page: Page;
@@ -152,8 +144,7 @@ describe('on a phone', () => {
 
   it('presses, opens the frame, downloads it, and independent software reads what the check reads', async () => {
     await tap(page, 'lock');
-    await tap(page, 'release');
-    await captured(page);
+    await take(page);
     // A lock is kept over captures.
     await wordsBecome(page, 'lock-words', /by whole reading: 1\/\d+ · ISO/);
     await tap(page, 'open-sheet');
@@ -220,46 +211,32 @@ describe('on a phone', () => {
     );
   });
 
-  it('killed in the middle of a capture leaves a sound store and no half frame', async () => {
-    await open(page, '/sheet');
-    await page.waitForSelector(byId('sheet-frame'));
-    const count = await frames(page);
-    for (const stageWord of ['Exposing', 'Writing', 'Storing|Reading']) {
-      await open(page);
-      await tap(page, 'release');
-      await page.waitForFunction(
-        (s: string, w: string) => new RegExp(w).test(document.querySelector(s)?.textContent ?? ''),
-        { polling: 5, timeout: 30_000 },
-        byId('capture-busy'),
-        stageWord,
-      );
-      const context = page.browserContext();
-      await page.close();
-      page = await stage.phone(context);
-      await open(page, '/sheet');
-      await page.waitForSelector(byId('sheet-frame'));
-      // Either the frame was finished before the page died, or it is not there: never half.
-      const now = await frames(page);
-      expect([0, 1]).toContain(now - count);
-      if (now > count) {
-        await tapOn(page, (await page.$$(byId('sheet-frame')))[0]!);
-        await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
-      }
-    }
-  });
-
-  it('can be cancelled while it exposes, and pressed again', async () => {
-    await tap(page, 'release');
-    await page.waitForSelector(byId('capture-busy'));
-    await tap(page, 'release');
+  it('what waits is shown in the sheet, can be cancelled there, one or all, and taken back', async () => {
+    const { frames: count } = await rollCount(page);
+    for (let i = 0; i < 3; i++) await safe(page, () => tap(page, 'release'));
+    await tap(page, 'open-sheet');
     await page.waitForFunction(
-      (s: string) => !document.querySelector(s),
-      { timeout: 10_000 },
-      byId('capture-busy'),
+      (s: string) => document.querySelectorAll(s).length === 3,
+      {},
+      byId('waiting-frame'),
     );
-    expect(await page.$(byId('capture-failed'))).toBeNull();
-    await tap(page, 'release');
-    await captured(page);
+    expect(await serious(page)).toEqual([]);
+    const head = (told: RegExp) =>
+      page.waitForFunction(
+        (source: string) =>
+          new RegExp(source).test(document.querySelector('[role=heading]')?.textContent ?? ''),
+        { timeout: 60_000 },
+        told.source,
+      );
+    // The newest has not been begun.
+    await tap(page, 'cancel-frame');
+    await head(/· 2 waiting/);
+    await tap(page, 'undo');
+    await head(/· 3 waiting/);
+    await tap(page, 'cancel-all');
+    await head(new RegExp(`· ${count} frames$`));
+    await tap(page, 'undo');
+    await head(new RegExp(`· ${count + 3} frames$`));
   });
 
   it('says that the store is full before it exposes, and leads to the sheet', async () => {

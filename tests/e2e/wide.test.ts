@@ -8,6 +8,7 @@ import {
   framesPass,
   live,
   openStage,
+  safe,
   serious,
   taken,
   words,
@@ -102,9 +103,7 @@ describe('on a wide screen', () => {
     );
     await page.keyboard.press('q');
     await wordsBecome(page, 'shutter-words', new RegExp(`^${shutter}$`));
-    await page.keyboard.press('Space');
-    await page.waitForSelector(byId('capture-busy'));
-    await taken(page);
+    await safe(page, () => page.keyboard.press('Space'));
     expect(await page.$(byId('capture-failed'))).toBeNull();
     await page.click(byId('more-tab-setups'));
     // What is typed is typed.
@@ -162,13 +161,8 @@ describe('on a wide screen', () => {
     const at100 = Number.parseFloat(await words(page, 'clip-share'));
     expect(Math.abs(at100 - at50)).toBeLessThanOrEqual(Math.max(0.2, at50 * 0.06));
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    await page.keyboard.press('Space');
-    await page.waitForSelector(byId('capture-busy'));
-    await page.waitForFunction(
-      (s: string) => !document.querySelector(s),
-      { timeout: 60_000 },
-      byId('capture-busy'),
-    );
+    await safe(page, () => page.keyboard.press('Space'));
+    await taken(page);
     expect(await page.$(byId('capture-failed'))).toBeNull();
     await page.keyboard.press('0');
   });

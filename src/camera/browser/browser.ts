@@ -243,9 +243,12 @@ export function browserCamera(): Camera {
       yield* events.read();
     },
 
-    take: (sequence, signal) => {
-      if (!session?.opened) throw new Error(session?.troubled ? GONE : 'The camera is not open');
-      return take(session, session.opened, sequence, signal);
+    taking: {
+      kind: 'at once',
+      take: (sequence, signal) => {
+        if (!session?.opened) throw new Error(session?.troubled ? GONE : 'The camera is not open');
+        return take(session, session.opened, sequence, signal);
+      },
     },
   };
 }

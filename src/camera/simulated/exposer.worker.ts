@@ -4,10 +4,11 @@ import type { Orientation } from '../../core/body/orientation';
 import type { CameraColour } from '../../core/colour/camera';
 import { readDng } from '../../core/dng/read';
 import type { ExposureSettings } from '../../core/exposure/settings';
+import { exposedOf, type Exposed, type LatentFrame } from '../../core/frame/latent';
 import { shoot } from '../../core/frame/shoot';
 import type { FramePoint } from '../../core/meter/luminance-map';
 import { developerFor, developRegion } from '../../core/raw/develop';
-import { captureWindow } from '../../core/scene/capture';
+import { captureStage, captureWindow, type CaptureStage } from '../../core/scene/capture';
 import type { Outside } from '../../core/scene/outside';
 import { digitallyZoomed } from '../../core/scene/digital-zoom';
 import { frameSize, windowAbout } from '../../core/scene/framing';
@@ -15,14 +16,11 @@ import { focusedPlates, partFor, type FocusedPlates } from '../../core/scene/lig
 import { viewScene, type SceneView } from '../../core/scene/view';
 import { OPTICS } from '../../core/sensor/cameras';
 import type { LensId } from '../../core/sensor/simulated-camera';
-import { isUnknown } from '../../core/units/known';
 import { watched } from '../../workers/alive';
 import { encodeJpeg } from '../../workers/encode-jpeg';
-import type { Sequence, Shot, TakenFrame, TakeStage } from '../port';
+import type { TakenFrame, TakeStage } from '../port';
 import { sceneAt, sceneUrl } from './scene-shelf';
 import type { World } from './world';
-
-const DAY_S = 86_400;
 
 /** A window of the capture that the finder's settings would make now, before the press. */
 export interface LoupeAsk {
@@ -65,6 +63,21 @@ async function viewOf(
 /** Plates as the loupe last looked at them: defocus takes longer than the window itself. */
 let focused: { key: string; plates: FocusedPlates } | undefined;
 
+/** What the last frame was exposed from: that of a set of frames, or of the next press, is mostly the same. */
+let staged: { key: string; stage: CaptureStage } | undefined;
+
+/** Ids of frames that were being read out and are not wanted any more. */
+const left = new Set<string>();
+
+const turn = new MessageChannel();
+/** Lets what the page has asked meanwhile come first: a message to oneself comes after those that wait. */
+function pause(): Promise<void> {
+  return new Promise((resolve) => {
+    turn.port1.onmessage = () => resolve();
+    turn.port2.postMessage(null);
+  });
+}
+
 const api = {
   ...watched(),
 
@@ -73,21 +86,23 @@ const api = {
     await sceneAt(sceneUrl(scene, lens));
   },
 
-  /** Takes the shots one after the other. @throws Error with a message for people when one cannot be made */
-  async take(
-    { shots, files }: Sequence,
-    lens: LensId,
-    world: World,
-    onProgress: (shot: number, stage: TakeStage, share: number) => void,
-    onFrame: (shot: number, frame: TakenFrame) => void,
-  ): Promise<void> {
-    const other = files.find((format) => format !== 'dng');
-    if (other) throw new Error(`This camera does not write ${other.toUpperCase()}`);
-    for (const [i, shot] of shots.entries()) {
-      const frame = await taken(shot, lens, world, (stage, share) => onProgress(i, stage, share));
-      const buffers = [...frame.files.map(({ bytes }) => bytes), frame.thumbnailJpeg];
-      onFrame(i, Comlink.transfer(frame, [...new Set(buffers.map((b) => b.buffer as ArrayBuffer))]));
-    }
+  /** Makes the files of a latent frame. @throws Error with a message for people when they cannot be made, or nobody wants them any more */
+  async readOut(
+    latent: LatentFrame,
+    onProgress: (stage: TakeStage, share: number) => void,
+  ): Promise<TakenFrame> {
+    left.delete(latent.id);
+    const frame = await taken(exposedOf(latent), (stage, share) => {
+      if (left.has(latent.id)) throw new Error('Nobody wants this frame any more');
+      onProgress(stage, share);
+    });
+    const buffers = [...frame.files.map(({ bytes }) => bytes), frame.thumbnailJpeg];
+    return Comlink.transfer(frame, [...new Set(buffers.map((b) => b.buffer as ArrayBuffer))]);
+  },
+
+  /** Nobody wants the frame of that id any more. */
+  async leave(id: string) {
+    left.add(id);
   },
 
   /** The window of a capture at one pixel a site, as it will be: its blur, its noise, its brightness. */
@@ -117,30 +132,23 @@ const api = {
 
 export type ExposerApi = typeof api;
 
-/** One shot as a frame whose file was read again and found to hold what was exposed. */
+/** An exposure as a frame whose file was read again and found to hold what was exposed. */
 async function taken(
-  shot: Shot,
-  lens: LensId,
-  { scene, outside }: World,
+  { lensId, scene, outside, orientation, press, files }: Exposed,
   onProgress: (stage: TakeStage, share: number) => void,
 ): Promise<TakenFrame> {
-  const { orientation, settings, focusM, colour, forecast, press, sinceTouchS, ...rest } = shot;
-  if (isUnknown(settings)) throw new Error(`It is not known what is exposed with: ${settings.unknown}`);
-  if (isUnknown(focusM)) throw new Error(`It is not known where the lens is focused: ${focusM.unknown}`);
-  const { view } = await viewOf(scene, lens, 1, orientation, outside);
-  const { record, dng, thumbnailJpeg, frame } = await shoot(
-    view,
-    {
-      ...rest,
-      settings,
-      focusM,
-      steadiness: { support: outside.support, press, sinceTouchS },
-      clockS: (shot.timeMs / 1000) % DAY_S,
-      ...(colour && { colour }),
-      ...(forecast && { forecast }),
-    },
-    { longSide: view.camera.sensor.width, compression: 'lossless-jpeg', encodeJpeg, onProgress },
-  );
+  const other = files.find((format) => format !== 'dng');
+  if (other) throw new Error(`This camera does not write ${other.toUpperCase()}`);
+  const { key: viewKey, view } = await viewOf(scene, lensId, 1, orientation, outside);
+  const longSide = view.camera.sensor.width;
+  const { shutterS: _, iso: __, compensationEv: ___, ...ofLens } = press.settings;
+  const key = JSON.stringify([viewKey, press.focusM, ofLens]);
+  // The one before is let go first: both would not be small.
+  if (staged?.key !== key) staged = undefined;
+  staged ??= { key, stage: captureStage(view, longSide, press.focusM, press.settings, true) };
+  const { stage } = staged;
+  const options = { longSide, stage, compression: 'lossless-jpeg', encodeJpeg, onProgress, pause } as const;
+  const { record, dng, thumbnailJpeg, frame } = await shoot(view, press, options);
   onProgress('verify', 0);
   if (!sameSamples(readDng(dng).data, frame.data)) throw new Error('the file does not hold what was exposed');
   onProgress('verify', 1);

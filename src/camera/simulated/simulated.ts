@@ -1,12 +1,13 @@
 // The simulated cameras behind the port. The finder draws in one worker, captures are exposed in another, so that the finder goes on.
 import * as Comlink from 'comlink';
+import { latentOf, type LatentFrame } from '../../core/frame/latent';
 import { isLensId, simulatedBodies } from '../../core/sensor/cameras';
 import type { LensId } from '../../core/sensor/simulated-camera';
 import { isUnknown } from '../../core/units/known';
 import { eventSource } from '../../workers/events';
 import { hire, PATIENCE_MS, WorkerGone, type Hired } from '../../workers/hire';
 import type { Order } from '../order';
-import type { Camera, CameraEvent, LoupeWindow, ShotEvent, ViewStatus } from '../port';
+import type { Camera, CameraEvent, LoupeWindow, Sequence, Shot, ShotEvent, ViewStatus } from '../port';
 import type { Report } from '../report';
 import type { ExposerApi } from './exposer.worker';
 import type { FinderApi } from './finder.worker';
@@ -119,10 +120,14 @@ export function simulatedCamera(): SimulatedCamera {
       yield* events.read();
     },
 
-    take: (sequence, signal) => {
-      const at = worlds.get(sequence.answers) ?? world;
-      if (!at) throw new Error('The finder has shown nothing yet');
-      return take(exposer, sequence, lensOf(sequence), at, signal);
+    taking: {
+      kind: 'latent',
+      expose: (sequence) => {
+        const at = worlds.get(sequence.answers) ?? world;
+        if (!at) throw new Error('The finder has shown nothing yet');
+        return sequence.shots.map((shot) => exposed(shot, sequence, at));
+      },
+      readOut: (frame, signal) => readOut(exposer, frame, signal),
     },
 
     loupe: (window, report) => {
@@ -159,34 +164,49 @@ function loupeAsk({ at, width, height }: LoupeWindow, report: Report) {
   };
 }
 
-async function* take(
+/** One exposure of a sequence, whose light is that of its own moment. @throws Error where it is not known what is exposed with */
+function exposed(shot: Shot, { files, ...of }: Sequence, { scene, outside }: World): LatentFrame {
+  const { orientation, settings, focusM, colour, forecast, press, sinceTouchS, ...moment } = shot;
+  if (isUnknown(settings)) throw new Error(`It is not known what is exposed with: ${settings.unknown}`);
+  if (isUnknown(focusM)) throw new Error(`It is not known where the lens is focused: ${focusM.unknown}`);
+  return latentOf({
+    ...{ lensId: lensOf(of), scene, outside, orientation, files },
+    press: {
+      ...{ ...moment, settings, focusM },
+      clockS: (shot.timeMs / 1000) % DAY_S,
+      steadiness: { support: outside.support, press, sinceTouchS },
+      ...(colour && { colour }),
+      ...(forecast && { forecast }),
+    },
+  });
+}
+
+async function* readOut(
   exposer: Hired<ExposerApi>,
-  sequence: Parameters<Camera['take']>[0],
-  lens: LensId,
-  world: World,
+  frame: LatentFrame,
   signal: AbortSignal,
 ): AsyncGenerator<ShotEvent, void, void> {
-  if (signal.aborted) throw new DOMException('Cancelled', 'AbortError');
+  signal.throwIfAborted();
   const events = eventSource<ShotEvent>((a, b) => a.kind === 'progress' && b.kind === 'progress');
   const onAbort = () => {
-    // It computes without a pause: to stop it is to end it. Nothing of the capture is anywhere else.
-    exposer.dismiss('Cancelled');
+    // It hears of it between two bands; nobody needs to wait for that.
+    exposer.call((api) => api.leave(frame.id)).catch(() => undefined);
     events.end(new DOMException('Cancelled', 'AbortError'));
   };
   signal.addEventListener('abort', onAbort, { once: true });
   exposer
     .call((api) =>
-      api.take(
-        sequence,
-        lens,
-        world,
-        Comlink.proxy((shot, stage, share) => events.push({ kind: 'progress', shot, stage, share })),
-        Comlink.proxy((shot, frame) => events.push({ kind: 'frame', shot, frame })),
+      api.readOut(
+        frame,
+        Comlink.proxy((stage, share) => events.push({ kind: 'progress', shot: 0, stage, share })),
       ),
     )
     .then(
-      () => events.end(),
-      (error: unknown) => events.end(error ?? new Error('The capture failed')),
+      (taken) => {
+        events.push({ kind: 'frame', shot: 0, frame: taken });
+        events.end();
+      },
+      (error: unknown) => events.end(error ?? new Error('The read-out failed')),
     );
   try {
     yield* events.read();

@@ -26,7 +26,7 @@ export interface CaptureFacts {
   /** How the camera was held, where that was known. */
   readonly held?: Attitude;
   /** Of a frame that is one of a sequence. */
-  readonly group?: { readonly id: string; readonly index: number; readonly of: number };
+  readonly group?: { readonly id: string; readonly index: number; readonly of?: number };
 }
 
 /** When it was taken. */

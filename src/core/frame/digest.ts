@@ -1,7 +1,8 @@
 // SHA-256 (FIPS 180-4) of files: the platform's own where there is one, which is ten times faster; pages that are not secure have none.
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
-import type { FileEntry, Format } from './record';
+import type { FileEntry } from './record';
+import type { Format } from './record-parts';
 
 /** Sixty-four hexadecimal digits. */
 export async function digestOf(bytes: Uint8Array): Promise<string> {

@@ -10,39 +10,33 @@ import { patternForward, PATTERN_IDS, type PatternId } from '../meter/pattern';
 import type { Forecast } from '../scopes/levels';
 import { CFA_NAMES, type RawFrame } from '../sensor/raw-frame';
 import type { CaptureFacts } from '../dng/exif-directory';
-import { OPENING, SUPPORTS, type Outside, type Support } from '../scene/outside';
-import { WHEEL_SPEEDS, type WheelSpeed } from '../scene/scene';
+import { OPENING } from '../scene/outside';
 import { LENS_IDS, type LensId } from '../sensor/simulated-camera';
 import type { SettingValues } from '../setting/settings';
 import { listed, partialSchema, settingsForward } from '../setting/values';
 import type { Known } from '../units/known';
 import { knownSchema } from '../units/known-schema';
+import {
+  CLOCK_S,
+  FORMATS,
+  GROUP,
+  ID,
+  OFFSET_MINUTES,
+  OUTSIDE,
+  RAW_FIGURES,
+  ROLL,
+  TEXT,
+  TIME_MS,
+  type ChannelShares,
+  type Format,
+  type RawFigures,
+} from './record-parts';
 
 export const RECORD_VERSION = 3;
 /** The roll that frames go into while there is only one. */
 export const FIRST_ROLL = 'first';
 
-/** 31 December 9999, in any time zone: what Exif can write and a date can show. */
-const LAST_MS = 253402214400000;
-const TEXT = Type.String({ maxLength: 200 });
-const SHARE = Type.Number({ minimum: 0, maximum: 1 });
-const ID = Type.String({ pattern: '^[0-9a-f]{32}$' });
 const HASH = Type.String({ pattern: '^[0-9a-f]{64}$' });
-
-const CHANNEL_SHARES = Type.Object({ name: TEXT, clippedShare: SHARE, belowFloorShare: SHARE });
-export type ChannelShares = Readonly<Static<typeof CHANNEL_SHARES>>;
-
-const RAW_FIGURES = Type.Object({
-  channels: Type.Unsafe<readonly ChannelShares[]>(Type.Array(CHANNEL_SHARES, { maxItems: 16 })),
-  /** null when the frame is black. */
-  headroomEv: Type.Union([Type.Number({ minimum: -100, maximum: 100 }), Type.Null()]),
-});
-/** Shares and headroom of a frame, predicted or measured. */
-export type RawFigures = Readonly<Static<typeof RAW_FIGURES>>;
-
-/** Kinds of file that a frame can have. */
-export const FORMATS = ['dng', 'jpeg'] as const;
-export type Format = (typeof FORMATS)[number];
 
 const FILE = Type.Object({
   format: Type.Unsafe<Format>({ enum: FORMATS }),
@@ -53,14 +47,6 @@ const FILE = Type.Object({
 /** A file of a frame as its record tells of it. */
 export type FileEntry = Readonly<Static<typeof FILE>>;
 
-const OUTSIDE = Type.Unsafe<Outside>(
-  Type.Object({
-    levels: Type.Record(Type.String(), SHARE),
-    support: Type.Unsafe<Support>({ enum: SUPPORTS }),
-    wheel: Type.Unsafe<WheelSpeed>({ enum: WHEEL_SPEEDS }),
-  }),
-);
-
 /** How a frame came to be, with what is known of that alone. */
 const MADE = Type.Union([
   Type.Object({
@@ -70,7 +56,7 @@ const MADE = Type.Union([
     lensId: Type.Unsafe<LensId>({ enum: LENS_IDS }),
     /** The world outside and its clock, as they were: with the seed, the capture can be made again. */
     outside: OUTSIDE,
-    clockS: Type.Number({ minimum: -1e9, maximum: 1e9 }),
+    clockS: CLOCK_S,
   }),
   Type.Object({
     kind: Type.Literal('browser'),
@@ -92,17 +78,10 @@ export function recordSchema() {
   return Type.Object({
     version: Type.Literal(RECORD_VERSION),
     id: ID,
-    roll: Type.String({ minLength: 1, maxLength: 64 }),
-    /** Frames of one sequence share its id; this one is number `index` of `of`. */
-    group: Type.Optional(
-      Type.Object({
-        id: ID,
-        index: Type.Integer({ minimum: 0, maximum: 9999 }),
-        of: Type.Integer({ minimum: 1, maximum: 10000 }),
-      }),
-    ),
-    timeMs: Type.Number({ minimum: -62135510400000, maximum: LAST_MS }),
-    offsetMinutes: Type.Integer({ minimum: -900, maximum: 900 }),
+    roll: ROLL,
+    group: Type.Optional(GROUP),
+    timeMs: TIME_MS,
+    offsetMinutes: OFFSET_MINUTES,
     image: Type.Object({
       width: Type.Integer({ minimum: 2, maximum: 65535 }),
       height: Type.Integer({ minimum: 2, maximum: 65535 }),

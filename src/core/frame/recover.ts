@@ -6,7 +6,8 @@ import { jpegFacts } from '../formats/jpeg';
 import { channelFigures, countImage, headroomEv } from '../raw/statistics';
 import { entryOf } from './digest';
 import { NO_RAW } from './picture-frame';
-import { noteForward, rawFiguresOf, type CaptureNote, type Format, type FrameRecord } from './record';
+import { noteForward, rawFiguresOf, type CaptureNote, type FrameRecord } from './record';
+import type { Format } from './record-parts';
 
 export interface FoundFile {
   readonly format: Format;

@@ -12,29 +12,25 @@ import { developReduced } from '../raw/develop';
 import { cutOf, zoomedPart } from '../raw/cut';
 import { cropped, framed, storedFor, turned, type Rectangle, type Turn } from '../raw/shown';
 import {
-  captureFrame,
+  captureBands,
+  captureStage,
   exposePreview,
   openingOf,
   PREVIEW_LONG_SIDE,
   type CaptureOrder,
+  type CaptureStage,
 } from '../scene/capture';
 import { previewExposer } from '../scene/preview-light';
 import { markedSites } from '../scene/marked-sites';
-import { plateRows, previewStage, type PreviewLight } from '../scene/light-rows';
+import { previewStage, type PreviewLight } from '../scene/light-rows';
 import type { Steadiness } from '../scene/shake';
 import type { SceneView } from '../scene/view';
 import { countLevels, expectedHeadroomOfFile, forecastOfLevels, responseOf } from '../scopes/levels';
 import type { RawFrame } from '../sensor/raw-frame';
 import { UNCUT } from '../setting/cut';
 import { entryOf } from './digest';
-import {
-  captureNote,
-  forecastFigures,
-  rawFiguresOf,
-  type FrameOrigin,
-  type FrameRecord,
-  type RawFigures,
-} from './record';
+import { captureNote, forecastFigures, rawFiguresOf, type FrameOrigin, type FrameRecord } from './record';
+import type { RawFigures } from './record-parts';
 
 export interface Press {
   readonly settings: ExposureSettings;
@@ -62,10 +58,14 @@ export type Stage = 'expose' | 'picture' | 'encode';
 
 export interface ShootOptions {
   readonly longSide: number;
+  /** Of the same view, size, focus and aperture; made anew when absent. */
+  readonly stage?: CaptureStage;
   readonly compression: DngOptions['compression'];
   readonly encodeJpeg: EncodeJpeg;
   /** Called with the stage and its share done; throw from it to cancel. */
   readonly onProgress?: (stage: Stage, share: number) => void;
+  /** Waited for after each band that was exposed, so that whoever computes can hear of other things meanwhile. */
+  readonly pause?: () => Promise<void>;
 }
 
 export interface Shot {
@@ -157,10 +157,8 @@ function windowOf(light: Float32Array, across: number, part: Rectangle): Float32
 export async function shoot(view: SceneView, press: Press, options: ShootOptions): Promise<Shot> {
   const { onProgress } = options;
   const { forecast, colour } = toldOf(view, press, options.longSide);
-  const rows = plateRows(view, options.longSide, press.focusM, press.settings);
-  const seen = captureFrame(rows, orderOf(view, press, colour), press.steadiness, (share) =>
-    onProgress?.('expose', share),
-  );
+  const stage = options.stage ?? captureStage(view, options.longSide, press.focusM, press.settings);
+  const seen = await exposed(captureBands(stage, orderOf(view, press, colour), press.steadiness), options);
   const turn = TURN_OF[view.orientation];
   const frame = storedFor({ ...seen, ...cutOf(seen, press.facts.set.cut ?? UNCUT) }, turn);
   const counted = countImage(frame);
@@ -196,6 +194,18 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
     thumbnailJpeg,
     record: { ...note, result, files: [await entryOf('dng', dng)], place: { kind: 'stored' } },
   };
+}
+
+async function exposed(
+  bands: Generator<number, RawFrame, void>,
+  { onProgress, pause }: ShootOptions,
+): Promise<RawFrame> {
+  for (;;) {
+    const { done, value } = bands.next();
+    if (done) return value;
+    onProgress?.('expose', value);
+    await pause?.();
+  }
 }
 
 /** The forecast and the white that the finder showed, or what it would have shown. */

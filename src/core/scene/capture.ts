@@ -8,9 +8,10 @@ import type { SimulatedCamera } from '../sensor/simulated-camera';
 import { exposedLight } from './exposed-light';
 import { varying, type Opening } from './opening';
 import type { LightGrid, FrameWindow } from './light-grid';
-import type { FocusedPlates, LightRows } from './light-rows';
+import { plateRows, type FocusedPlates, type LightRows } from './light-rows';
 import type { Steadiness } from './shake';
-import { surfaceRows } from './surface-rows';
+import { surfaceRows, type SurfaceRows } from './surface-rows';
+import type { LensSetting, SceneView } from './view';
 
 export interface CaptureOrder {
   readonly settings: ExposureSettings;
@@ -39,14 +40,31 @@ export function openingOf(order: CaptureOrder, steadiness: Steadiness): Opening 
   };
 }
 
-/** Exposes a whole frame from the plates. `onBand` is called with the share done; throw from it to cancel. */
-export function captureFrame(
-  rows: LightRows,
+/** What all captures through one lens, set and focused in one way, have in common. */
+export interface CaptureStage {
+  readonly rows: LightRows;
+  readonly surface: SurfaceRows | undefined;
+}
+
+/** @param kept true where several frames are to be exposed: their grain is worked out once */
+export function captureStage(
+  view: SceneView,
+  longSide: number,
+  focusM: number,
+  setting: LensSetting,
+  kept = false,
+): CaptureStage {
+  const rows = plateRows(view, longSide, focusM, setting);
+  return { rows, surface: surfaceRows(rows, { kept }) };
+}
+
+/** Exposes a whole frame from the plates, band by band. After each the share done is yielded; it can be left there. */
+export function* captureBands(
+  { rows, surface }: CaptureStage,
   order: CaptureOrder,
   steadiness: Steadiness,
-  onBand?: (share: number) => void,
-): RawFrame {
-  const light = exposedLight(rows, surfaceRows(rows), openingOf(order, steadiness), MOST_KERNEL);
+): Generator<number, RawFrame, void> {
+  const light = exposedLight(rows, surface, openingOf(order, steadiness), MOST_KERNEL);
   const { width, height } = rows;
   const data = new Uint16Array(width * height);
   const band = new Float32Array(BAND_ROWS * width);
@@ -54,9 +72,18 @@ export function captureFrame(
     const count = Math.min(BAND_ROWS, height - y);
     for (let r = 0; r < count; r++) light.next(band.subarray(r * width, (r + 1) * width));
     exposeBand(rows, order, band.subarray(0, count * width), y, data);
-    onBand?.((y + count) / height);
+    yield (y + count) / height;
   }
   return rawFrame(rows, order, data, rows.sitesPerSample);
+}
+
+/** All bands at once. */
+export function captureFrame(rows: LightRows, order: CaptureOrder, steadiness: Steadiness): RawFrame {
+  const bands = captureBands({ rows, surface: surfaceRows(rows) }, order, steadiness);
+  for (;;) {
+    const { done, value } = bands.next();
+    if (done) return value;
+  }
 }
 
 /**

@@ -239,7 +239,7 @@ export function previewStage(view: SceneView, longSide: number): PreviewStage {
   const grainAt = (focusM: number) => {
     if (grain) return grain;
     const { pitchMm } = view.camera.sensor;
-    const surface = surfaceRows({ ...averaged, view, focusM, siteMm: pitchMm }, false);
+    const surface = surfaceRows({ ...averaged, view, focusM, siteMm: pitchMm }, { plain: true });
     grain = new Float32Array(width * height).fill(1);
     for (let y = 0; y < height; y++) surface?.apply(y, 0, 0, grain.subarray(y * width, (y + 1) * width));
     return grain;

@@ -24,9 +24,19 @@ const STEPS_PER_DIOPTRE = 200;
 const MOST_DIOPTRES = 20;
 const EDGE = 0.05;
 
+export interface SurfaceOptions {
+  /** Marks of what turns are left out. */
+  readonly plain?: boolean;
+  /** The grain is worked out once and kept, four bytes a sample: for grids that are exposed several times. */
+  readonly kept?: boolean;
+}
+
 /** Factors computed site by site: grain, and marks unless they are left out. For a capture, or any grid of single sites. */
-export function surfaceRows(rows: LightGrid, withMarks = true): SurfaceRows | undefined {
-  const { view, width, x0, y0, wholeWidth, wholeHeight, siteMm, focusM } = rows;
+export function surfaceRows(
+  rows: LightGrid,
+  { plain = false, kept = false }: SurfaceOptions = {},
+): SurfaceRows | undefined {
+  const { view, width, height, x0, y0, wholeWidth, wholeHeight, siteMm, focusM } = rows;
   const { space, size, description, camera } = view;
   if (!space) return undefined;
   const pose = poseOf(description);
@@ -47,7 +57,7 @@ export function surfaceRows(rows: LightGrid, withMarks = true): SurfaceRows | un
   };
   const line = new Float32Array(size);
   const { spin } = description;
-  const marks = withMarks && spin ? spinMarks() : undefined;
+  const marks = !plain && spin ? spinMarks() : undefined;
   const { distance, surface } = space;
   const { eye, right, up, ahead, tanHalf } = pose;
   // What depends on the column only: its plate pixel, its place between two, its direction.
@@ -64,62 +74,98 @@ export function surfaceRows(rows: LightGrid, withMarks = true): SurfaceRows | un
   }
   const strengths = Float64Array.from({ length: 256 }, (_, kind) => ((kind & 15) / 15) * GRAIN);
   const lastOctave = steps - 1;
+  // What depends on the row only: the place between plate rows, and the ray through its middle column.
+  const at = { plate: 0, kinds: 0, flat: 0, bx: 0, by: 0, bz: 0 };
+  const turnTo = (y: number) => {
+    const py = crop.y + ((y0 + y + 0.5) * crop.height) / wholeHeight;
+    const v = (1 - (2 * py) / size) * tanHalf;
+    at.plate = py - 0.5;
+    at.kinds = Math.min(size - 1, Math.max(0, Math.floor(py))) * size;
+    at.flat = 1 + v * v;
+    [at.bx, at.by, at.bz] = [ahead[0] + up[0] * v, ahead[1] + up[1] * v, ahead[2] + up[2] * v];
+    blendRows(distance, size, at.plate, line);
+  };
+  /** Distance to what a site of the row sees, m: blended on one surface, the nearer pixel's across an edge. */
+  const distanceAt = (x: number) => {
+    const l = left[x]!;
+    const d0 = line[l]!;
+    const d1 = line[l + 1]!;
+    const t = between[x]!;
+    return Math.abs(d1 - d0) < EDGE * d0 ? d0 + t * (d1 - d0) : t < 0.5 ? d0 : d1;
+  };
+  const [rx0, ry0, rz0] = right;
+  const [ex, ey, ez] = eye;
+
+  const grainRow = (y: number, out: Float32Array) => {
+    turnTo(y);
+    // In locals: this loop runs for every site of a capture.
+    const { kinds, flat, bx, by, bz } = at;
+    for (let x = 0; x < width; x++) {
+      const kind = surface[kinds + pixel[x]!]!;
+      if (kind === 0) {
+        out[x] = 1;
+        continue;
+      }
+      const d = distanceAt(x);
+      const u = aside[x]!;
+      const k = d / Math.sqrt(flat + u * u);
+      const wx = ex + (bx + rx0 * u) * k;
+      const wy = ey + (by + ry0 * u) * k;
+      const wz = ez + (bz + rz0 * u) * k;
+      const step = (STEPS_PER_DIOPTRE / d) | 0;
+      const i = step < lastOctave ? step : lastOctave;
+      const fibre = kind & 16 ? 1 / FIBRE : 1;
+      let noise = 0;
+      let w0 = g0[i]!;
+      if (w0 !== w0) {
+        fill(i);
+        w0 = g0[i]!;
+      }
+      if (w0 > LEAST_WEIGHT) {
+        const f = f0[i]!;
+        noise += w0 * noise3(wx * f * fibre, wy * f, wz * f);
+      }
+      const w1 = g1[i]!;
+      if (w1 > LEAST_WEIGHT) {
+        const f = f1[i]!;
+        noise += w1 * noise3(wx * f * fibre + 17, wy * f + 5, wz * f + 29);
+      }
+      out[x] = 1 + strengths[kind]! * noise;
+    }
+  };
+  const grain = new Float32Array(kept ? width * height : width);
+  const made = new Uint8Array(kept ? height : 0);
+  const grainOf = (y: number) => {
+    if (!kept) {
+      grainRow(y, grain);
+      return grain;
+    }
+    const row = grain.subarray(y * width, (y + 1) * width);
+    if (made[y] === 0) grainRow(y, row);
+    made[y] = 1;
+    return row;
+  };
+  const markRow = (part: number, y: number, turn: number, arc: number, out: Float32Array) => {
+    turnTo(y);
+    const { kinds, flat, bx, by, bz, plate } = at;
+    for (let x = 0; x < width; x++) {
+      if (surface[kinds + pixel[x]!]! >> 5 !== part) continue;
+      const u = aside[x]!;
+      const k = distanceAt(x) / Math.sqrt(flat + u * u);
+      const rx = ex + (bx + rx0 * u) * k - spin!.x;
+      const rz = ez + (bz + rz0 * u) * k - spin!.z;
+      const wy = ey + (by + ry0 * u) * k;
+      const angle = Math.atan2(rz, rx) / (2 * Math.PI);
+      const mark = meanOverArc(marks!, spinRow(wy, Math.sqrt(rx * rx + rz * rz)), angle - turn - arc, arc);
+      const inside = shareOfPart(surface, size, left[x]! + between[x]!, plate, part);
+      out[x] = out[x]! * (1 + inside * (mark - 1));
+    }
+  };
   return {
     apply: (y, turn, arc, out) => {
-      const py = crop.y + ((y0 + y + 0.5) * crop.height) / wholeHeight;
-      const kinds = Math.min(size - 1, Math.max(0, Math.floor(py))) * size;
-      blendRows(distance, size, py - 0.5, line);
-      const v = (1 - (2 * py) / size) * tanHalf;
-      const bx = ahead[0] + up[0] * v;
-      const by = ahead[1] + up[1] * v;
-      const bz = ahead[2] + up[2] * v;
-      const flat = 1 + v * v;
-      // In locals: this loop runs for every site of a capture.
-      const [rx0, ry0, rz0] = right;
-      const [ex, ey, ez] = eye;
-      const part = marks ? spin!.part : -1;
-      for (let x = 0; x < width; x++) {
-        const kind = surface[kinds + pixel[x]!]!;
-        if (kind === 0) continue;
-        const l = left[x]!;
-        const d0 = line[l]!;
-        const d1 = line[l + 1]!;
-        const t = between[x]!;
-        const d = Math.abs(d1 - d0) < EDGE * d0 ? d0 + t * (d1 - d0) : t < 0.5 ? d0 : d1;
-        const u = aside[x]!;
-        const k = d / Math.sqrt(flat + u * u);
-        const wx = ex + (bx + rx0 * u) * k;
-        const wy = ey + (by + ry0 * u) * k;
-        const wz = ez + (bz + rz0 * u) * k;
-        const strength = strengths[kind]!;
-        const step = (STEPS_PER_DIOPTRE / d) | 0;
-        const i = step < lastOctave ? step : lastOctave;
-        const fibre = kind & 16 ? 1 / FIBRE : 1;
-        let noise = 0;
-        let w0 = g0[i]!;
-        if (w0 !== w0) {
-          fill(i);
-          w0 = g0[i]!;
-        }
-        if (w0 > LEAST_WEIGHT) {
-          const f = f0[i]!;
-          noise += w0 * noise3(wx * f * fibre, wy * f, wz * f);
-        }
-        const w1 = g1[i]!;
-        if (w1 > LEAST_WEIGHT) {
-          const f = f1[i]!;
-          noise += w1 * noise3(wx * f * fibre + 17, wy * f + 5, wz * f + 29);
-        }
-        let factor = 1 + strength * noise;
-        if (marks && kind >> 5 === part) {
-          const rx = wx - spin!.x;
-          const rz = wz - spin!.z;
-          const angle = Math.atan2(rz, rx) / (2 * Math.PI);
-          const mark = meanOverArc(marks, spinRow(wy, Math.sqrt(rx * rx + rz * rz)), angle - turn - arc, arc);
-          factor *= 1 + shareOfPart(surface, size, l + t, py - 0.5, part) * (mark - 1);
-        }
-        out[x] = out[x]! * factor;
-      }
+      const row = grainOf(y);
+      for (let x = 0; x < width; x++) out[x] = out[x]! * row[x]!;
+      if (marks) markRow(spin!.part, y, turn, arc, out);
     },
   };
 }

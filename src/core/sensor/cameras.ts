@@ -1,5 +1,6 @@
 // The simulated cameras by name, and every optic of theirs by its id.
 import { MOST_FRAMES } from '../sequence/bracket';
+import { MOST_BURST } from '../sequence/burst';
 import type { Body, Optic, Span } from '../body/body';
 import { hyperfocalM } from '../optics/lens';
 import {
@@ -66,6 +67,7 @@ export function opticOfCamera({ lensId, lens, sensor, equivalentMm, depthSensor 
       white: span(WHITE_LADDER),
       cut: span(CUT_LADDER),
       bracket: { low: 1, high: MOST_FRAMES },
+      burst: { low: 1, high: MOST_BURST },
       ...(narrowestN === undefined ? null : { aperture: { low: apertureN, high: narrowestN } }),
       ...(fixedFocusM === undefined ? { focus: { low: closestM, high: FAR_M } } : null),
     },

@@ -1,4 +1,19 @@
 // When the frames of a sequence are exposed.
+import type { Burst } from './burst';
+import { burstEveryS } from './burst';
 
-/** From the end of one exposure to the beginning of the next, s: the read-out, and a little. */
-export const SEQUENCE_GAP_S = 1 / 15;
+/** Between the frames of a bracket, from the end of one exposure to the beginning of the next, s: the read-out, and a little. */
+const BRACKET_GAP_S = 1 / 15;
+
+/** The beginnings of exposures that follow one another, s after the first. @param burst as often as it asks; absent, as soon as each can */
+export function momentsOf(
+  exposures: readonly { readonly shutterS: number }[],
+  burst?: Pick<Burst, 'perS'>,
+): number[] {
+  let at = 0;
+  return exposures.map(({ shutterS }) => {
+    const now = at;
+    at += burst ? burstEveryS(burst, shutterS) : shutterS + BRACKET_GAP_S;
+    return now;
+  });
+}

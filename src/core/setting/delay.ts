@@ -2,7 +2,7 @@
 import * as Type from '@sinclair/typebox';
 import type { Setting } from './setting';
 
-export const DELAYS_S = [0, 2, 5, 10] as const;
+export const DELAYS_S = [0, 2, 3, 5, 10, 20] as const;
 
 export const delayS: Setting<number> = {
   name: 'Release delay',

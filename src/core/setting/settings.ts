@@ -1,6 +1,7 @@
 // The list of all settings. Desk, order, setups, memory, terminal and its help, remedies' changes, record and Exif are read from it.
 import { aperture } from './aperture';
 import { bracket } from './bracket';
+import { burst } from './burst';
 import { compensationEv } from './compensation';
 import { cut } from './cut';
 import { delayS } from './delay';
@@ -28,6 +29,7 @@ export const SETTINGS = {
   filterStops,
   delayS,
   bracket,
+  burst,
   white,
   zoom,
   torch,

@@ -4,13 +4,18 @@ import { DEFAULT_RULES } from '../exposure/automatic';
 import { BURN_SHARE } from '../meter/highlight';
 import { SPOT_SHARES } from '../meter/spot';
 import { APERTURE_LADDER, FAR_M, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../units/ladders';
+import { ONE_FRAME } from '../setting/bracket';
+import { NO_BURST } from '../setting/burst';
 import type { Setup } from './setup';
 
 const AUTO = (exact: number): Control => ({ auto: true, exact });
 const time = (s: number): Control => ({ auto: false, exact: stepOf(SHUTTER_LADDER, s).exact });
 const iso = (n: number): Control => ({ auto: false, exact: stepOf(ISO_LADDER, n).exact });
 const stop = (n: number): Control => ({ auto: false, exact: stepOf(APERTURE_LADDER, n).exact });
-const FREE = { shutter: AUTO(2 ** -7), iso: AUTO(100), aperture: AUTO(2 ** 1.5) };
+const FREE = {
+  ...{ shutter: AUTO(2 ** -7), iso: AUTO(100), aperture: AUTO(2 ** 1.5) },
+  ...{ bracket: ONE_FRAME, burst: NO_BURST },
+};
 const WHOLE = { pattern: 'whole', spotShare: SPOT_SHARES[1], burnShare: BURN_SHARE } as const;
 
 export const BUILT_IN: readonly Setup[] = [
@@ -48,12 +53,13 @@ export const BUILT_IN: readonly Setup[] = [
   {
     id: 'built-in-small-bright',
     name: 'Small bright thing in the dark',
-    says: 'Meters the brightest 0.03 % at ISO 100, so that a lamp or a disc keeps its detail.',
+    says: 'Meters the brightest 0.03 % at ISO 100, so that a lamp or a disc keeps its detail, and takes four frames about that, ⅔ EV apart.',
     values: {
       ...FREE,
       iso: iso(100),
       compensationEv: 0,
       meter: { pattern: 'highlight', spotShare: SPOT_SHARES[0], burnShare: BURN_SHARE },
+      bracket: { frames: 4, stepThirds: 2, order: 'rising', by: 'shutter' },
       filterStops: 0,
       lock: false,
     },

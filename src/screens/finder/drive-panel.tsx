@@ -1,4 +1,4 @@
-// What one press does: at once or after a delay, one frame or a set that differs in light; and the set that the scene asks for.
+// What one press does: at once or after a delay, one frame, a burst, or a set that differs in light; and the set that the scene asks for.
 import { StyleSheet, View } from 'react-native';
 import {
   bracketed,
@@ -9,6 +9,7 @@ import {
   planBracket,
   type Bracket,
 } from '../../core/sequence/bracket';
+import { burstEveryS, isBurst, MOST_BURST, MOST_PER_S } from '../../core/sequence/burst';
 import { DELAYS_S } from '../../core/setting/delay';
 import { beyondWords, bracketWords, evWords } from '../../core/setting/bracket';
 import { formatThirds } from '../../core/units/ladders';
@@ -44,16 +45,105 @@ export function DrivePanel() {
       </Words>
       <Segmented
         name="Release delay"
-        choices={DELAYS_S.map((id) => ({ id, label: id === 0 ? 'At once' : `${id} s` }))}
+        choices={DELAYS_S.map((id) => ({ id, label: id === 0 ? 'None' : `${id} s` }))}
         chosen={delayS}
         onChoose={(seconds) => setSetting('delayS', seconds)}
         testID="delay"
       />
-      {can.bracket ? (
-        <BracketPart />
+      {can.bracket && can.burst ? (
+        <SetPart />
       ) : (
         <Words kind="label" quiet>
-          This camera does not let its exposure be set from frame to frame: it takes no brackets.
+          This camera takes one frame a press: its exposure cannot be set from frame to frame, and a still
+          takes its time.
+        </Words>
+      )}
+    </>
+  );
+}
+
+type Takes = 'one' | 'burst' | 'bracket';
+const TAKES: readonly Choice<Takes>[] = [
+  { id: 'one', label: 'One frame' },
+  { id: 'burst', label: 'A burst' },
+  { id: 'bracket', label: 'A bracket' },
+];
+/** What a burst and a bracket begin with. */
+const USUAL = { burst: 10, bracket: 3 };
+
+/** What one press takes. */
+function SetPart() {
+  const takes = useDesk(({ settings: { bracket, burst } }): Takes => {
+    if (bracket.frames > 1) return 'bracket';
+    return isBurst(burst) ? 'burst' : 'one';
+  });
+  const { changeSetting } = useDesk.getState();
+  const choose = (next: Takes) => {
+    changeSetting('bracket', { frames: next === 'bracket' ? USUAL.bracket : 1 });
+    changeSetting('burst', { frames: next === 'burst' ? USUAL.burst : 1, held: false });
+  };
+  return (
+    <>
+      <Words kind="label" quiet>
+        A press takes:
+      </Words>
+      <Segmented name="A press takes" choices={TAKES} chosen={takes} onChoose={choose} testID="takes" />
+      {takes === 'burst' && <BurstPart />}
+      {takes === 'bracket' && <BracketPart />}
+      {takes !== 'burst' && <Plan />}
+    </>
+  );
+}
+
+const HOW_LONG: readonly Choice<'count' | 'held'>[] = [
+  { id: 'count', label: 'So many' },
+  { id: 'held', label: 'While held' },
+];
+
+function BurstPart() {
+  const burst = useDesk((d) => d.settings.burst);
+  const settings = useExposureWords((e) => e.settings);
+  const { changeSetting } = useDesk.getState();
+  const within = (value: number, least: number, most: number) => Math.min(most, Math.max(least, value));
+  const everyS = settings && burstEveryS(burst, settings.shutterS);
+  return (
+    <>
+      <Segmented
+        name="How long"
+        choices={HOW_LONG}
+        chosen={burst.held ? 'held' : 'count'}
+        onChoose={(how) =>
+          changeSetting(
+            'burst',
+            how === 'held' ? { held: true } : { held: false, frames: Math.max(2, burst.frames) },
+          )
+        }
+        testID="burst-how"
+      />
+      <View style={styles.row}>
+        {!burst.held && (
+          <Stepper
+            name="Frames"
+            value={`${burst.frames}`}
+            onStep={(by) => changeSetting('burst', { frames: within(burst.frames + by, 2, MOST_BURST) })}
+            testID="burst-frames"
+          />
+        )}
+        <Stepper
+          name="A second"
+          value={`${burst.perS}`}
+          onStep={(by) => changeSetting('burst', { perS: within(burst.perS + by, 1, MOST_PER_S) })}
+          testID="burst-rate"
+        />
+      </View>
+      {everyS !== null && everyS !== undefined && (
+        <Words testID="burst-words">
+          {burst.held
+            ? `Hold the release, or Space: up to ${MOST_BURST} frames`
+            : `${burst.frames} frames in ${((burst.frames - 1) * everyS).toFixed(1)} s`}
+          {everyS > 1.001 / burst.perS &&
+            `. ${valueWords('shutter', settings!.shutterS)} and the read-out let ${(1 / everyS).toFixed(1)} a second follow`}
+          .
         </Words>
       )}
     </>
@@ -65,13 +155,13 @@ function BracketPart() {
   const { changeSetting } = useDesk.getState();
   const change = (next: Partial<Bracket>) => changeSetting('bracket', next);
   const step = (by: number) => Math.min(MOST_STEP_THIRDS, Math.max(1, bracket.stepThirds + by));
-  const frames = (by: number) => Math.min(MOST_FRAMES, Math.max(1, bracket.frames + by));
+  const frames = (by: number) => Math.min(MOST_FRAMES, Math.max(2, bracket.frames + by));
   return (
     <>
       <View style={styles.row}>
         <Stepper
           name="Frames"
-          value={bracket.frames === 1 ? 'One' : `${bracket.frames}`}
+          value={`${bracket.frames}`}
           onStep={(by) => change({ frames: frames(by) })}
           testID="bracket-frames"
         />
@@ -100,8 +190,7 @@ function BracketPart() {
           style={styles.cell}
         />
       </View>
-      {bracket.frames > 1 && <Set bracket={bracket} change={change} />}
-      <Plan bracket={bracket} />
+      <Set bracket={bracket} change={change} />
     </>
   );
 }
@@ -151,7 +240,8 @@ function Set({ bracket, change }: { bracket: Bracket; change: (next: Partial<Bra
 }
 
 /** The smallest set that holds the scene, at the ISO that stands. */
-function Plan({ bracket }: { bracket: Bracket }) {
+function Plan() {
+  const bracket = useDesk((d) => d.settings.bracket);
   const range = useRawWords((r) => r.range);
   const headroomEv = useRawWords((r) => r.headroomEv);
   const settings = useExposureWords((e) => e.settings);

@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import { nearestStep } from '../../core/units/ladders';
 import { bodyWith, opticWith } from '../../live/camera';
 import { latestReport, rawOf } from '../../live/report';
-import { cancelCapture, press } from '../../live/press';
+import { cancelCapture, letGo, pressDown } from '../../live/press';
 import { useDesk } from '../../live/desk';
 import { exactOf } from '../../live/desk-controls';
 import { LADDERS, settingOf, type Desk, type FaderId } from '../../live/desk-state';
@@ -126,7 +126,14 @@ export const KEY_LINES: readonly KeyLine[] = [
     act: ({ loupe, spot, setLoupe }) => setLoupe(loupe ? null : spot),
   },
   { group: 'Check', keys: ['b'], says: 'Bare picture', act: ({ cleared, clear }) => clear(!cleared) },
-  { group: 'Release and rest', keys: [' '], printed: 'Space', says: 'Release', act: () => void press() },
+  {
+    group: 'Release and rest',
+    keys: [' '],
+    printed: 'Space',
+    says: 'Release; held for a burst',
+    act: () => pressDown(),
+    release: letGo,
+  },
   {
     group: 'Release and rest',
     keys: ['escape'],
@@ -195,7 +202,10 @@ export function useDeskKeys(active: boolean, open: (panel: Panel) => void): void
     window.addEventListener('keydown', onKey);
     window.addEventListener('keyup', onKeyUp);
     // A key that is let go elsewhere is let go.
-    const onBlur = () => useDesk.getState().hold(false);
+    const onBlur = () => {
+      useDesk.getState().hold(false);
+      letGo();
+    };
     window.addEventListener('blur', onBlur);
     return () => {
       window.removeEventListener('blur', onBlur);

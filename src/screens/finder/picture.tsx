@@ -7,6 +7,7 @@ import { useRawWords, useReport } from '../../live/report';
 import { useWorld } from '../../live/world';
 import { openFinder } from '../../live/feed';
 import { useDesk } from '../../live/desk';
+import { useReadOut } from '../../live/read-out';
 import { useBody, useCamera, useOptic } from '../../live/in-use';
 import { bodies, opticWith } from '../../live/camera';
 import { LADDERS } from '../../live/desk-state';
@@ -127,6 +128,8 @@ export function FinderPicture({
           </>
         )}
       </View>
+      <Blink />
+      <Count width={width} />
       {state.kind === 'starting' && (
         <View style={styles.middle}>
           <Words quiet>Opening the finder…</Words>
@@ -179,6 +182,33 @@ function useZoom(): (times: number) => void {
   };
 }
 
+/** The seconds that are left before a delayed release, to be read across a room. */
+function Count({ width }: { width: number }) {
+  const left = useDesk((d) => (d.capture.kind === 'waiting' ? d.capture.leftS : null));
+  if (left === null) return null;
+  const size = Math.min(260, width * 0.6);
+  return (
+    <View style={styles.count} aria-hidden>
+      <Words style={[styles.digits, { fontSize: size, lineHeight: size * 1.1 }]}>{left}</Words>
+    </View>
+  );
+}
+
+/** How long the picture dims when a press is safe: once a press, whatever it takes. */
+const BLINK_MS = 90;
+
+/** Tells the eye that the press was taken. */
+function Blink() {
+  const taken = useDesk((d) => d.taken);
+  const [shown, setShown] = useState(0);
+  useEffect(() => {
+    if (taken === shown) return;
+    const timer = setTimeout(() => setShown(taken), BLINK_MS);
+    return () => clearTimeout(timer);
+  }, [taken, shown]);
+  return taken === shown ? null : <View style={[StyleSheet.absoluteFill, styles.blink]} />;
+}
+
 /** The canvas is made outside React: once its drawing is handed to a worker it must never be made again. */
 function FinderCanvas({ camera }: { camera: Camera }) {
   const host = useRef<View>(null);
@@ -213,6 +243,12 @@ function FinderCanvas({ camera }: { camera: Camera }) {
       const shown = useReport.getState().report?.zoomTimes;
       if (shown !== undefined) fitTo(canvas, shown);
     });
+    const tellTaken = () => {
+      canvas.dataset.taken = String(useDesk.getState().taken);
+      canvas.dataset.reading = String(useReadOut.getState().busy);
+    };
+    tellTaken();
+    const stopTaken = [useDesk.subscribe(tellTaken), useReadOut.subscribe(tellTaken)];
     // Words follow more slowly than frames do.
     const stop = useReport.subscribe(({ words }) => {
       canvas.dataset.said = String(words?.frame ?? '');
@@ -220,6 +256,7 @@ function FinderCanvas({ camera }: { camera: Camera }) {
     return () => {
       stop();
       stopZoom();
+      stopTaken.forEach((end) => end());
       controller.abort();
       canvas.remove();
     };
@@ -286,6 +323,19 @@ const styles = StyleSheet.create({
     pointerEvents: 'box-none',
   },
   bare: { alignItems: 'flex-end' },
+  count: {
+    ...StyleSheet.absoluteFill,
+    alignItems: 'center',
+    justifyContent: 'center',
+    pointerEvents: 'none',
+  },
+  digits: {
+    paddingHorizontal: space.three,
+    borderRadius: radius,
+    backgroundColor: colour.chip,
+    fontVariant: ['tabular-nums'],
+  },
+  blink: { backgroundColor: colour.ground, opacity: 0.6, pointerEvents: 'none' },
   chip: { backgroundColor: colour.chip },
   ways: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'center', gap: space.one },
   foot: { position: 'absolute', left: space.one, pointerEvents: 'none' },

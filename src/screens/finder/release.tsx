@@ -6,14 +6,16 @@ import Svg, { Circle, Polygon } from 'react-native-svg';
 import { patternOf } from '../../core/meter/read';
 import { useFramesLeft, useRecovery, useRoll, useThumbnail } from '../../library/roll';
 import { bodyWith } from '../../live/camera';
-import { cancelCapture, press } from '../../live/press';
+import { cancelCapture, isHeldBurst, letGo, press, pressDown } from '../../live/press';
 import { useDesk } from '../../live/desk';
+import { shareOf, useReadOut } from '../../live/read-out';
 import type { CaptureState } from '../../live/desk-state';
 import { Button } from '../../ui/button';
 import { colour, radius, space, touch } from '../../ui/theme';
 import { recoveredWords } from '../sheet/recovered-words';
 import { Words } from '../../ui/words';
 import { KeeperFault, UnsavedBar } from '../sheet/unsaved-bar';
+import { ReadOutFault } from '../sheet/waiting';
 import type { ReleaseSize } from './places';
 
 /** Notices, what is not saved, and the course of a capture. */
@@ -23,6 +25,7 @@ export function CaptureNotes() {
     <>
       <Notice />
       <KeeperFault />
+      <ReadOutFault />
       <UnsavedBar />
       <CaptureLine capture={capture} />
     </>
@@ -143,14 +146,31 @@ function Release() {
   const { typicalFrameBytes } = bodyWith(useDesk((d) => d.optic));
   const { data: left } = useFramesLeft(typicalFrameBytes);
   const full = left === 0;
+  const optic = useDesk((d) => d.optic);
+  const held = useDesk((d) => isHeldBurst(d.settings, optic));
   return (
     <Pressable
       ref={ref}
       role="button"
-      aria-label={busy ? 'Cancel the capture' : full ? 'Release: the store is full' : 'Release'}
+      aria-label={
+        busy
+          ? 'Cancel the capture'
+          : full
+            ? 'Release: the store is full'
+            : held
+              ? 'Release: hold for a burst'
+              : 'Release'
+      }
       aria-disabled={!live}
       disabled={!live}
-      onPress={() => (busy ? cancelCapture() : void press(pressure()))}
+      onPress={() => {
+        if (busy) cancelCapture();
+        else if (!held) void press(pressure());
+      }}
+      onPressIn={() => {
+        if (held && !busy) pressDown(pressure());
+      }}
+      onPressOut={letGo}
       style={({ pressed }) => [styles.release, pressed && styles.pressed, !live && styles.dead]}
       testID="release"
     >
@@ -174,16 +194,37 @@ function LastFrame() {
   const router = useRouter();
   const { data } = useRoll();
   const last = data?.frames[0];
+  const waiting = data?.waiting.length ?? 0;
   return (
     <Pressable
       role="link"
-      aria-label={last ? `Sheet, ${data.frames.length} frames` : 'Sheet, no frames yet'}
+      aria-label={
+        last || waiting > 0
+          ? `Sheet, ${data?.frames.length} frames${waiting > 0 ? `, ${waiting} waiting` : ''}`
+          : 'Sheet, no frames yet'
+      }
       onPress={() => router.push('/sheet')}
       style={styles.last}
       testID="open-sheet"
     >
       {last ? <LastThumbnail id={last.id} /> : <Words kind="label">Sheet</Words>}
+      {waiting > 0 && <Waiting count={waiting} />}
     </Pressable>
+  );
+}
+
+/** How many frames are safe and wait to be read out, and how far the one is that is read out now. */
+function Waiting({ count }: { count: number }) {
+  const share = useReadOut((r) => r.now && shareOf(r.now));
+  return (
+    <View style={styles.waiting} testID="waiting" aria-hidden>
+      <Words kind="label" style={styles.count}>
+        {count}
+      </Words>
+      <View style={[styles.thread, styles.left]}>
+        <View style={[styles.done, styles.thread, { width: `${Math.round(100 * (share ?? 0))}%` }]} />
+      </View>
+    </View>
   );
 }
 
@@ -267,6 +308,16 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
   },
   thumb: { width: touch, height: touch },
+  waiting: {
+    position: 'absolute',
+    right: 0,
+    bottom: 0,
+    left: 0,
+    alignItems: 'flex-end',
+  },
+  count: { backgroundColor: colour.chip, borderTopLeftRadius: radius, paddingHorizontal: 8 },
+  thread: { alignSelf: 'stretch', height: 4 },
+  left: { backgroundColor: colour.line },
   line: {
     minHeight: touch,
     flexDirection: 'row',

@@ -104,9 +104,7 @@ export function CaptureData({ record }: { record: FrameRecord }) {
     ['Lens', record.lens],
     ['Focus', madeWords(record.focusM, (m) => lengthWords(m ?? Infinity, lengths))],
     ...furtherSettings(record),
-    ...(record.group
-      ? [['Frame', `${record.group.index + 1} of ${record.group.of}`] as [string, string]]
-      : []),
+    ...(record.group ? [['Frame', placeWords(record.group)] as [string, string]] : []),
     ...originWords(record),
     ['Camera', record.camera],
     ['Taken', `${local.slice(0, 10)} ${local.slice(11, 19)}`],
@@ -131,6 +129,11 @@ export function CaptureData({ record }: { record: FrameRecord }) {
       ))}
     </View>
   );
+}
+
+/** Which of a sequence a frame is. */
+function placeWords({ index, of }: NonNullable<FrameRecord['group']>): string {
+  return of === undefined ? `${index + 1} of a burst` : `${index + 1} of ${of}`;
 }
 
 const styles = StyleSheet.create({

@@ -3,7 +3,8 @@ import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { OpenedFile } from '../../workers/lightbox.worker';
-import { forecastHeld, type FrameRecord, type RawFigures } from '../../core/frame/record';
+import { forecastHeld, type FrameRecord } from '../../core/frame/record';
+import type { RawFigures } from '../../core/frame/record-parts';
 import { EIGHT_BITS } from '../../core/frame/picture-frame';
 import type { CheckReport } from '../../core/dng/check';
 import { whiteWords, type WhitePoint } from '../../core/colour/temperature';
@@ -23,7 +24,7 @@ import { Words } from '../../ui/words';
 import { capital, percentWords } from '../finder/format';
 import { paintPicture, paintStopline } from '../../ui/scopes/paint';
 import { Scope } from '../../ui/scopes/scope';
-import { useDeleteWithUndo } from '../sheet/sheet-screen';
+import { useDeleteWithUndo } from '../sheet/undo-bar';
 import { DevelopedPicture } from './developed-picture';
 import { CaptureData } from './capture-data';
 import { FrameWhite } from './frame-white';
@@ -100,7 +101,7 @@ function OpenFrame({ record }: { record: FrameRecord }) {
           )}
           <Button
             label="Delete"
-            onPress={() => remove(record.id, () => router.navigate('/sheet'))}
+            onPress={() => remove([record.id], () => router.navigate('/sheet'))}
             testID="delete"
           />
         </View>

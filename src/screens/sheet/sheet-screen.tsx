@@ -1,18 +1,19 @@
 // The contact sheet: the roll's frames, newest first. Only the rows near the view are drawn, so a long roll opens at once.
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRouter } from 'expo-router';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { Image, Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
+import type { LatentFrame } from '../../core/frame/latent';
 import type { FrameRecord } from '../../core/frame/record';
-import { known } from '../../core/units/known';
-import { formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../../core/units/ladders';
-import { purgeFrames, useDelete, useRecovery, useRestore, useRoll, useThumbnail } from '../../library/roll';
-import { useUndo } from '../../live/undo';
+import { useRecovery, useRoll, useThumbnail } from '../../library/roll';
 import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
+import { frameWords } from './frame-words';
 import { recoveredWords } from './recovered-words';
+import { UndoBar } from './undo-bar';
 import { KeeperFault, UnsavedBar } from './unsaved-bar';
+import { ReadOutFault, WaitingNote, WaitingTile } from './waiting';
 
 const CAPTION = 40;
 
@@ -20,6 +21,7 @@ export function SheetScreen() {
   const router = useRouter();
   const { data, error, isPending, refetch } = useRoll();
   const frames = data?.frames ?? [];
+  const waiting = data?.waiting ?? [];
   return (
     <View style={styles.page} role="main" aria-label="Sheet">
       <View style={styles.head}>
@@ -27,6 +29,7 @@ export function SheetScreen() {
         <View role="heading" aria-level={1}>
           <Words kind="title">
             {isPending ? 'Roll' : `Roll · ${frames.length} ${frames.length === 1 ? 'frame' : 'frames'}`}
+            {waiting.length > 0 && ` · ${waiting.length} waiting`}
           </Words>
         </View>
       </View>
@@ -52,17 +55,19 @@ export function SheetScreen() {
             and stay set aside.
           </Words>
         )}
-        {data && frames.length === 0 && (
+        {waiting.length > 0 && <WaitingNote waiting={waiting} />}
+        {data && frames.length + waiting.length === 0 && (
           <View style={styles.empty}>
             <Words kind="title">No frames yet</Words>
             <Words quiet>Press the hexagon in the finder; what you take appears here.</Words>
             <Button label="To the finder" kind="primary" onPress={() => router.navigate('/')} />
           </View>
         )}
-        {frames.length > 0 && <Grid frames={frames} />}
+        {frames.length + waiting.length > 0 && <Grid frames={frames} waiting={waiting} />}
       </View>
       <View style={styles.unsaved}>
         <KeeperFault />
+        <ReadOutFault />
         <UnsavedBar />
       </View>
       <UndoBar />
@@ -86,12 +91,14 @@ function RecoveryNote() {
   );
 }
 
-function Grid({ frames }: { frames: readonly FrameRecord[] }) {
+function Grid({ frames, waiting }: { frames: readonly FrameRecord[]; waiting: readonly LatentFrame[] }) {
   const { width } = useWindowDimensions();
   const scroll = useRef<View>(null);
   const columns = Math.max(2, Math.floor(width / 210));
   const cell = (width - space.one) / columns;
-  const rows = Math.ceil(frames.length / columns);
+  // The newest first, read out or not.
+  const newest = [...waiting].reverse();
+  const rows = Math.ceil((newest.length + frames.length) / columns);
   const rowHeight = Math.round(cell + CAPTION);
   const virtual = useVirtualizer({
     count: rows,
@@ -109,25 +116,30 @@ function Grid({ frames }: { frames: readonly FrameRecord[] }) {
             role="presentation"
             style={[styles.row, { height: rowHeight, transform: [{ translateY: row.start }] }]}
           >
-            {frames.slice(row.index * columns, (row.index + 1) * columns).map((frame) => (
-              <Cell key={frame.id} frame={frame} size={cell} />
-            ))}
+            {Array.from({ length: columns }, (_, column) => {
+              const place = row.index * columns + column;
+              const latent = newest[place];
+              const frame = frames[place - newest.length];
+              if (latent)
+                return (
+                  <View
+                    key={latent.id}
+                    role="listitem"
+                    style={{ width: cell, height: cell + CAPTION }}
+                    testID="waiting-frame"
+                  >
+                    <View style={styles.cell}>
+                      <WaitingTile latent={latent} />
+                    </View>
+                  </View>
+                );
+              return frame && <Cell key={frame.id} frame={frame} size={cell} />;
+            })}
           </View>
         ))}
       </View>
     </View>
   );
-}
-
-export function frameWords({ exposure }: Pick<FrameRecord, 'exposure'>): string {
-  const { compensationEv } = exposure;
-  const [shutterS, iso] = [known(exposure.shutterS), known(exposure.iso)];
-  const parts = [
-    shutterS === undefined ? null : stepOf(SHUTTER_LADDER, shutterS).label,
-    iso === undefined ? null : `ISO ${stepOf(ISO_LADDER, iso).label}`,
-    compensationEv === 0 ? null : formatThirds(compensationEv),
-  ].filter((part) => part !== null);
-  return parts.length > 0 ? parts.join(' · ') : 'exposure unknown';
 }
 
 function Cell({ frame, size }: { frame: FrameRecord; size: number }) {
@@ -154,54 +166,6 @@ function Cell({ frame, size }: { frame: FrameRecord; size: number }) {
   );
 }
 
-/** How long a deletion can be taken back before the room is given free. */
-const UNDO_MS = 8000;
-
-export function UndoBar() {
-  const deleted = useUndo((u) => u.deleted);
-  const clear = useUndo((u) => u.clear);
-  const restore = useRestore();
-  const [failed, setFailed] = useState<string | null>(null);
-  useEffect(() => {
-    if (!deleted) return;
-    const timer = setTimeout(() => {
-      clear();
-      // What cannot be removed now stays marked, and is swept when a page opens later.
-      void purgeFrames(deleted).catch(() => undefined);
-    }, UNDO_MS);
-    return () => clearTimeout(timer);
-  }, [deleted, clear]);
-  if (!deleted) return null;
-  return (
-    <View style={styles.undo} role="status" testID="undo-bar">
-      <Words>
-        {failed ? failed : deleted.length === 1 ? 'Frame deleted' : `${deleted.length} frames deleted`}
-      </Words>
-      <Button
-        label="Undo"
-        kind="primary"
-        onPress={() =>
-          restore.mutate(deleted, { onSuccess: clear, onError: (error) => setFailed(`${error.message}.`) })
-        }
-        testID="undo"
-      />
-    </View>
-  );
-}
-
-/** Deletes a frame and offers to take it back. */
-export function useDeleteWithUndo() {
-  const remove = useDelete();
-  const note = useUndo((u) => u.note);
-  return (id: string, then: () => void) =>
-    remove.mutate([id], {
-      onSuccess: () => {
-        note([id]);
-        then();
-      },
-    });
-}
-
 const styles = StyleSheet.create({
   page: { flex: 1, backgroundColor: colour.page },
   head: { flexDirection: 'row', alignItems: 'center', gap: space.two, padding: space.one },
@@ -225,20 +189,4 @@ const styles = StyleSheet.create({
   picture: { flex: 1, backgroundColor: colour.panel, borderRadius: radius, overflow: 'hidden' },
   image: { width: '100%', height: '100%' },
   caption: { textAlign: 'center', paddingTop: 4, height: 24 },
-  undo: {
-    position: 'absolute',
-    left: space.two,
-    right: space.two,
-    bottom: space.two,
-    maxWidth: 480,
-    marginHorizontal: 'auto',
-    flexDirection: 'row',
-    alignItems: 'center',
-    justifyContent: 'space-between',
-    backgroundColor: colour.raised,
-    borderRadius: radius,
-    paddingLeft: space.two,
-    padding: space.one,
-    zIndex: 10,
-  },
 });

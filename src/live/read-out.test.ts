@@ -1,0 +1,147 @@
+// Reading out what waits, with a camera and a roll that do what the test says: in order, once, past what fails, around what is cancelled, and no further
+// than there is room.
+import type { Camera, ShotEvent, TakenFrame } from '../camera/port';
+import type { LatentFrame } from '../core/frame/latent';
+import type { FrameRecord } from '../core/frame/record';
+import { STORE_IS_FULL } from '../workers/save-outcome';
+import { WorkerGone } from '../workers/hire';
+import { leaveReadOut, readOutWaiting, shareOf, useReadOut } from './read-out';
+import { useUnsaved } from './unsaved';
+
+let mockWaiting: LatentFrame[] = [];
+let mockTaking: Camera['taking'];
+let mockSave = jest.fn();
+jest.mock('../library/roll', () => ({
+  rollChanged: () => undefined,
+  onFreed: () => () => undefined,
+  onOthersChange: () => () => undefined,
+  waitingFrames: async () => mockWaiting,
+}));
+jest.mock('../library/room', () => ({ noteRefusal: async () => undefined }));
+jest.mock('../library/staff', () => ({
+  rollKeeper: { call: (ask: (api: unknown) => unknown) => ask({ save: mockSave }) },
+}));
+jest.mock('../ui/save-file', () => ({ saveFile: () => undefined }));
+jest.mock('./camera', () => ({ cameraWith: () => ({ taking: mockTaking }) }));
+
+const frameOf = (id: string): TakenFrame => ({
+  record: { id } as FrameRecord,
+  files: [{ format: 'dng', bytes: Uint8Array.of(1) }],
+  thumbnailJpeg: Uint8Array.of(9),
+});
+const wait = (...ids: string[]) => (mockWaiting = ids.map((id) => ({ id, lensId: 'wide' }) as LatentFrame));
+
+/** What was begun to be read out, in order. */
+let begun: string[];
+function readingOut(how: (id: string, signal: AbortSignal) => AsyncGenerator<ShotEvent> = whole): void {
+  begun = [];
+  mockTaking = {
+    kind: 'latent',
+    expose: () => [],
+    readOut: ({ id }, signal) => {
+      begun.push(id);
+      return how(id, signal);
+    },
+  };
+}
+async function* whole(id: string): AsyncGenerator<ShotEvent> {
+  yield { kind: 'progress', shot: 0, stage: 'expose', share: 0.5 };
+  yield { kind: 'frame', shot: 0, frame: frameOf(id) };
+}
+const saved = () => mockSave.mock.calls.map(([frame]) => (frame as TakenFrame).record.id);
+const state = () => useReadOut.getState();
+
+beforeEach(() => {
+  mockSave = jest.fn(async ({ record }: TakenFrame) => {
+    mockWaiting = mockWaiting.filter(({ id }) => id !== record.id);
+    return { kind: 'saved' };
+  });
+  useReadOut.setState({ now: null, busy: false, failed: {} });
+  useUnsaved.setState({ frames: [], saving: false });
+  readingOut();
+});
+
+it('reads out all that waits, oldest first, with what comes meanwhile, and each once however often it is asked', async () => {
+  wait('a', 'b');
+  const seen: unknown[] = [];
+  const stop = useReadOut.subscribe(({ now }) => seen.push(now));
+  const first = readOutWaiting();
+  expect(state().busy).toBe(true);
+  void readOutWaiting();
+  mockWaiting.push({ id: 'c', lensId: 'wide' } as LatentFrame);
+  await first;
+  stop();
+  expect([begun, saved(), state().busy]).toEqual([['a', 'b', 'c'], ['a', 'b', 'c'], false]);
+  expect(mockSave.mock.calls.every(([, latent]) => latent === true)).toBe(true);
+  expect(seen).toContainEqual({ id: 'b', stage: 'expose', share: 0.5 });
+  expect(state().now).toBeNull();
+});
+
+it('goes on past a frame that fails, tells why, and tries it again when it is asked', async () => {
+  wait('a', 'b');
+  let broken = true;
+  readingOut(async function* (id) {
+    if (id === 'a' && broken) throw new Error('made up');
+    yield* whole(id);
+  });
+  await readOutWaiting();
+  expect([saved(), state().failed]).toEqual([['b'], { a: 'made up' }]);
+  await readOutWaiting();
+  expect(begun).toEqual(['a', 'b']);
+  broken = false;
+  state().again();
+  await readOutWaiting();
+  while (state().busy) await Promise.resolve();
+  expect([saved(), state().failed]).toEqual([['b', 'a'], {}]);
+});
+
+it('begins once more where a worker died, and not a third time', async () => {
+  wait('a');
+  let deaths = 1;
+  readingOut(async function* (id) {
+    if (deaths-- > 0) throw new WorkerGone('gone');
+    yield* whole(id);
+  });
+  await readOutWaiting();
+  expect([begun, saved(), state().failed]).toEqual([['a', 'a'], ['a'], {}]);
+  wait('b');
+  deaths = 2;
+  await readOutWaiting();
+  expect([saved(), state().failed]).toEqual([['a'], { b: 'gone' }]);
+});
+
+it('leaves a frame that nobody wants any more, without a complaint, and goes on with the next', async () => {
+  wait('a', 'b');
+  readingOut(async function* (id, signal) {
+    if (id === 'a') {
+      mockWaiting = mockWaiting.slice(1);
+      leaveReadOut(['a']);
+      signal.throwIfAborted();
+    }
+    yield* whole(id);
+  });
+  await readOutWaiting();
+  expect([saved(), state().failed]).toEqual([['b'], {}]);
+});
+
+it('stops at a frame that does not fit, which can be downloaded, and goes on when it has found its place', async () => {
+  wait('a', 'b');
+  const keep = mockSave;
+  mockSave = jest.fn(async () => ({ kind: 'unsaved', reason: STORE_IS_FULL }));
+  await readOutWaiting();
+  expect(begun).toEqual(['a']);
+  expect(useUnsaved.getState().frames).toMatchObject([{ latent: true, reason: STORE_IS_FULL }]);
+  mockSave = keep;
+  await useUnsaved.getState().saveAgain();
+  expect(mockSave.mock.calls[0]).toEqual([frameOf('a'), true]);
+  await readOutWaiting();
+  expect(saved()).toEqual(['a', 'b']);
+});
+
+it('tells a share of the whole that only rises', () => {
+  const shares = (['expose', 'picture', 'encode', 'verify', 'store'] as const).flatMap((stage) =>
+    [0, 0.5, 1].map((share) => shareOf({ id: 'a', stage, share })),
+  );
+  expect(shares).toEqual([...shares].sort((a, b) => a - b));
+  expect([shares[0], shares.at(-1)]).toEqual([0, 1]);
+});
