@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { join } from 'node:path';
+import { extname, join } from 'node:path';
 import { colourOfWhite, type CameraColour } from '../src/core/colour/camera';
 import { whiteWords } from '../src/core/colour/temperature';
 import type { ExposureSettings } from '../src/core/exposure/settings';
@@ -13,6 +13,7 @@ import { opticOfCamera } from '../src/core/sensor/cameras';
 import { momentsOf } from '../src/core/sequence/moments';
 import { bracketWords } from '../src/core/setting/bracket';
 import { burstWords } from '../src/core/setting/burst';
+import { ENDINGS, formatsOf } from '../src/core/setting/files';
 import { settingsOf } from '../src/core/setting/values';
 import { known } from '../src/core/units/known';
 import { measureWhite } from '../src/core/white/measure';
@@ -58,6 +59,7 @@ export async function shootCommand(args: Arguments): Promise<number> {
       ? meteredWhite(view, resolved.settings, focusM, clockS)
       : undefined;
 
+  const endings = formatsOf(set.files).map((format) => ENDINGS[format]);
   const stage = many ? captureStage(whole, longSide, focusM, resolved.settings, true) : undefined;
 
   const take = async (settings: ExposureSettings, index: number, sinceFirstS: number) => {
@@ -83,14 +85,17 @@ export async function shootCommand(args: Arguments): Promise<number> {
         ...(shots.length > 1 && { group: { id: group, index, of: shots.length } }),
       },
     };
-    const path = many ? join(out, `${String(index + 1).padStart(2, '0')}.dng`) : out;
-    const file = reserve(path);
+    const path = many ? join(out, `${String(index + 1).padStart(2, '0')}.${endings[0]}`) : out;
+    const stem = path.slice(0, path.length - extname(path).length);
+    const paths = endings.map((ending, i) => (i === 0 ? path : `${stem}.${ending}`));
+    const reserved = paths.map((one) => reserve(one));
     try {
       const shot = await shoot(whole, press, { longSide, compression, encodeJpeg, ...(stage && { stage }) });
-      file.write(shot.dng);
+      shot.files.forEach(({ bytes }, i) => reserved[i]!.write(bytes));
       const { frame, record } = shot;
       return {
         path,
+        files: shot.files.map(({ format, bytes }, i) => ({ format, path: paths[i]!, bytes: bytes.length })),
         width: frame.width,
         height: frame.height,
         ...(frame.crop && { crop: frame.crop }),
@@ -106,7 +111,7 @@ export async function shootCommand(args: Arguments): Promise<number> {
         result: record.result,
       };
     } finally {
-      file.release();
+      reserved.forEach((file) => file.release());
     }
   };
 

@@ -113,7 +113,7 @@ async function main() {
       },
       { longSide: camera.sensor.width, compression: 'lossless-jpeg', encodeJpeg },
     );
-    writeFileSync(join(folder, `${id}.dng`), shot.dng);
+    writeFileSync(join(folder, `${id}.dng`), shot.files[0]!.bytes);
     roll.push({
       record: { ...shot.record, place: { kind: 'served', url: `/demo/${id}.dng` } },
       thumbnail: `data:image/jpeg;base64,${fromUint8Array(shot.thumbnailJpeg)}`,

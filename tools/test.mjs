@@ -10,6 +10,7 @@ const PROGRAMS = {
   unprocessed_raw: 'libraw-bin',
   dcraw: 'dcraw',
   exiftool: 'libimage-exiftool-perl',
+  exiv2: 'exiv2',
 };
 
 installPackages();

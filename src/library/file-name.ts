@@ -1,8 +1,6 @@
 // The name under which a frame leaves the program.
 import type { FrameRecord } from '../core/frame/record';
-import type { Format } from '../core/frame/record-parts';
-
-const ENDINGS: Readonly<Record<Format, string>> = { dng: 'dng', jpeg: 'jpg' };
+import { ENDINGS, type Format } from '../core/setting/files';
 
 /** "velmo-20310409-073005-1a2b.dng" in the frame's local time. */
 export function fileName(

@@ -166,6 +166,11 @@ export async function roomLeft(typicalFrameBytes: number): Promise<number | null
   return left === null ? null : Math.max(0, left - waiting);
 }
 
+/** Frames of the roll as this page last read it, newest first. */
+export function knownFrames(): readonly FrameRecord[] {
+  return queryClient.getQueryData<Listing>(ROLL)?.frames ?? [];
+}
+
 export function useFramesLeft(typicalFrameBytes: number) {
   return useQuery({ queryKey: ['room', typicalFrameBytes], queryFn: () => roomLeft(typicalFrameBytes) });
 }

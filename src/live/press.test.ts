@@ -20,6 +20,8 @@ jest.mock('../library/roll', () => ({
   rollChanged: () => undefined,
   onFreed: () => () => undefined,
   roomLeft: async () => mockLeft,
+  knownFrames: () => [],
+  useRoll: () => ({}),
 }));
 jest.mock('./read-out', () => ({ readOutWaiting: () => mockReadOut() }));
 jest.mock('../library/room', () => ({ noteRefusal: async () => undefined }));

@@ -6,7 +6,7 @@ import type { Sequence, Shot, ShotEvent, TakenFrame, TakeStage } from '../camera
 import type { ExposureSettings } from '../core/exposure/settings';
 import type { LatentFrame } from '../core/frame/latent';
 import { forecastFigures } from '../core/frame/record';
-import type { Format } from '../core/frame/record-parts';
+import { formatsOf, type Format } from '../core/setting/files';
 import { meteredEv100 } from '../core/meter/read';
 import { bracketed } from '../core/sequence/bracket';
 import { isBurst, MOST_BURST } from '../core/sequence/burst';
@@ -25,6 +25,7 @@ import { bodyWith, cameraWith, opticWith } from './camera';
 import { useDesk } from './desk';
 import type { CameraState } from './desk-state';
 import { sendOrder } from './feed';
+import { nextFrameBytes } from './frame-bytes';
 import { readOutWaiting } from './read-out';
 import { focusedReport, rawOf, reportAnswering } from './report';
 import { MOST_UNSAVED, useUnsaved } from './unsaved';
@@ -60,7 +61,7 @@ export async function press(hardness = 0.3, letGo?: AbortSignal): Promise<void> 
       setCapture({ kind: 'failed', message: UNSAVED_WAIT });
       return;
     }
-    const left = await roomLeft(bodyWith(optic).typicalFrameBytes);
+    const left = await roomLeft(nextFrameBytes());
     const wanted = framesWanted(settings, optic);
     // Of a held one every frame is asked for by itself.
     if (left !== null && left < (isHeldBurst(settings, optic) ? 1 : wanted)) {
@@ -257,9 +258,9 @@ function isSame(settings: Known<ExposureSettings>, seen: ExposureSettings | null
   return settings.shutterS === seen.shutterS && settings.iso === seen.iso;
 }
 
-/** Raw where the body has it; else the picture, and a linear file beside it when the person wants one. */
-function filesOf(optic: string, { pictures }: SettingValues): readonly Format[] {
-  if (bodyWith(optic).evidence === 'raw') return ['dng'];
+/** What the person chose where the body has raw; else the picture, and a linear file beside it when the person wants one. */
+function filesOf(optic: string, { pictures, files }: SettingValues): readonly Format[] {
+  if (bodyWith(optic).evidence === 'raw') return formatsOf(files);
   return pictures > 0 ? ['jpeg', 'dng'] : ['jpeg'];
 }
 

@@ -2,7 +2,7 @@
 import { toUint8Array } from 'js-base64';
 import { latentForward, type LatentFrame } from '../core/frame/latent';
 import { broughtForward, type FrameRecord } from '../core/frame/record';
-import { FORMATS, type Format } from '../core/frame/record-parts';
+import { FORMATS, type Format } from '../core/setting/files';
 import { fromByteString } from './byte-string';
 import {
   BASE64_FILE,

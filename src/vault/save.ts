@@ -2,7 +2,7 @@
 // Cut off anywhere it can be done again, and comes out once.
 import { digestOf } from '../core/frame/digest';
 import type { FrameRecord } from '../core/frame/record';
-import type { Format } from '../core/frame/record-parts';
+import type { Format } from '../core/setting/files';
 import { isUnknown } from '../core/units/known';
 import type { RollReader } from './reader';
 import type { RollWriter } from './writer';

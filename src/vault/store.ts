@@ -1,6 +1,6 @@
 // The store of the roll: which keys there are, and what stands under them. One named AsyncStorage store for all rolls.
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
-import type { Format } from '../core/frame/record-parts';
+import type { Format } from '../core/setting/files';
 
 export interface Store {
   getItem(key: string): Promise<string | null>;

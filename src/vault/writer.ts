@@ -4,7 +4,7 @@ import { fromUint8Array } from 'js-base64';
 import type { WhitePoint } from '../core/colour/temperature';
 import type { LatentFrame } from '../core/frame/latent';
 import type { FrameRecord } from '../core/frame/record';
-import type { Format } from '../core/frame/record-parts';
+import type { Format } from '../core/setting/files';
 import { toByteString } from './byte-string';
 import { timeOfId } from './frame-id';
 import {

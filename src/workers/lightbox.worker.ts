@@ -8,12 +8,14 @@ import { readDng } from '../core/dng/read';
 import { withWhite } from '../core/dng/rewhite';
 import { digestOf } from '../core/frame/digest';
 import type { FileEntry, FrameRecord } from '../core/frame/record';
+import { readTiff16, type Picture16 } from '../core/formats/tiff';
 import { pictureOfRegion, pictureReduced } from '../core/raw/develop-image';
 import { seenSize, type Rectangle } from '../core/raw/shown';
 import { countImage } from '../core/raw/statistics';
 import { pictureHistogram, type PictureHistogram } from '../core/scopes/picture-histogram';
 import { stopline, type Stopline } from '../core/scopes/stopline';
 import type { LinearImage } from '../core/sensor/rgb-image';
+import type { Format } from '../core/setting/files';
 import { isUnknown } from '../core/units/known';
 import { rollReader } from '../vault/reader';
 import { watched } from './alive';
@@ -61,8 +63,13 @@ const open = new Map<string, OpenFrame>();
 const api = {
   ...watched(),
 
-  /** Opens a frame's files. What is shown is its finished picture, where it has one. @throws DngError when one is broken, Error when one is not there */
-  async open({ id, files, place }: Pick<FrameRecord, 'id' | 'files' | 'place'>): Promise<OpenedFile> {
+  /** Opens a frame's files. What is shown is raw, developed; of a frame without it its finished picture. @throws DngError when one is broken, Error when one is not there */
+  async open({
+    id,
+    files,
+    place,
+    image: { kind },
+  }: Pick<FrameRecord, 'id' | 'files' | 'place' | 'image'>): Promise<OpenedFile> {
     let linear: OpenedFile['linear'] = null;
     let shown: OpenFrame | undefined;
     const asSaved: (boolean | null)[] = [];
@@ -74,8 +81,10 @@ const api = {
         const image = rawFrameOf(raw);
         linear = { check: reportOf(raw), stopline: stopline(countImage(image)) };
         shown ??= image;
-      } else {
-        shown = { layout: 'picture', bitmap: await decoded(bytes) };
+        // Raw can be developed anew, whatever picture was made of it.
+        if (kind === 'mosaic') shown = image;
+      } else if (shown === undefined || kind === 'rgb') {
+        shown = { layout: 'picture', bitmap: await decoded(bytes, entry.format) };
       }
     }
     if (!shown) throw new Error('This frame has no file that can be shown');
@@ -147,12 +156,23 @@ async function bytesOf(id: string, { format }: FileEntry, place: FrameRecord['pl
 }
 
 /** @throws Error for what the browser cannot decode */
-async function decoded(bytes: Uint8Array): Promise<ImageBitmap> {
+async function decoded(bytes: Uint8Array, format: Format): Promise<ImageBitmap> {
   try {
-    return await createImageBitmap(new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/jpeg' }));
+    if (format === 'tiff') return await createImageBitmap(eightBits(readTiff16(bytes)));
+    return await createImageBitmap(new Blob([bytes as Uint8Array<ArrayBuffer>], { type: `image/${format}` }));
   } catch {
-    throw new Error('The JPEG of this frame is broken');
+    throw new Error(`The ${format.toUpperCase()} of this frame is broken`);
   }
+}
+
+/** As much of it as a screen shows. */
+function eightBits({ width, height, rgb }: Picture16): ImageData {
+  const rgba = new Uint8ClampedArray(4 * width * height);
+  for (let i = 0, o = 0; i < rgb.length; i += 3, o += 4) {
+    for (let c = 0; c < 3; c++) rgba[o + c] = rgb[i + c]! >> 8;
+    rgba[o + 3] = 255;
+  }
+  return new ImageData(rgba, width, height);
 }
 
 /** A region of a decoded picture, scaled. */

@@ -99,6 +99,13 @@ it.each(SIZES)('$name', async (size) => {
   await tap(page, 'takes-bracket');
   await tap(page, 'bracket-frames-less');
   await wordsBecome(page, 'bracket-frames-words', /^2$/);
+  // Kept as pictures of half the size: what that costs is said before.
+  await tap(page, 'files-jpeg');
+  await key('files-size-1', 'ArrowRight');
+  await tap(page, 'files-quality-less');
+  await wordsBecome(page, 'files-words', /No raw is kept.*About \d+ kB/);
+  await wordsBecome(page, 'status', /JPEG 88, half/);
+  expect(await serious(page)).toEqual([]);
   await page.keyboard.press('Escape');
   await safe(page, () => tap(page, 'release'));
   await rollBecomes(page, { frames, waiting: 2 });
@@ -106,4 +113,8 @@ it.each(SIZES)('$name', async (size) => {
   await tap(page, 'open-sheet');
   await tap(page, 'sheet-frame');
   await wordsBecome(page, 'capture-data', /Bracket2 × .*Frame[12] of 2/);
+  await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
+  expect(await words(page, 'capture-data')).toMatch(/Size1512 × 2016.*JPEG\d+ kB/);
+  expect(await words(page, 'no-raw-here')).toMatch(/Only the picture was kept/);
+  await wordsBecome(page, 'download', /Download JPEG/);
 });

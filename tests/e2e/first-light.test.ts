@@ -46,13 +46,19 @@ const percent = (text: string) => (text.startsWith('<') ? 0.005 : Number(text.re
 const frames = async (page: Page) =>
   Number(/(\d+) frames?/.exec(await page.$eval('[role=heading]', (e) => e.textContent ?? ''))?.[1] ?? NaN);
 
-describe('on a phone', () => {
+describe('on a phone, before the press', () => {
+  // One page for all of them: each leaves everything automatic.
   let page: Page;
-  beforeEach(async () => {
+  beforeAll(async () => {
     page = await stage.phone();
     await open(page);
   });
-  afterEach(async () => page.close());
+  afterEach(async () => {
+    await tap(page, 'all-auto');
+    await wordsBecome(page, 'compensation-words', /^0$/);
+    await framesPass(page);
+  });
+  afterAll(async () => page.close());
 
   it('opens with a live finder, a reading and automatic settings', async () => {
     expect(await words(page, 'reading')).toMatch(/EV \d+\.\d · \d+ cd\/m²/);
@@ -141,6 +147,15 @@ describe('on a phone', () => {
       /automatic/,
     );
   });
+});
+
+describe('on a phone', () => {
+  let page: Page;
+  beforeEach(async () => {
+    page = await stage.phone();
+    await open(page);
+  });
+  afterEach(async () => page.close());
 
   it('presses, opens the frame, downloads it, and independent software reads what the check reads', async () => {
     await tap(page, 'lock');

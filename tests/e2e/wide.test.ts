@@ -25,13 +25,19 @@ beforeAll(async () => {
 afterAll(async () => stage.close());
 
 describe('on a wide screen', () => {
+  // One page for all of them: each leaves everything automatic.
   let page: Page;
-  beforeEach(async () => {
+  beforeAll(async () => {
     page = await stage.wide();
     await page.goto(stage.origin);
     await live(page);
   });
-  afterEach(async () => page.close());
+  afterEach(async () => {
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('0');
+    await framesPass(page);
+  });
+  afterAll(async () => page.close());
 
   it('shows a landscape finder with raw and picture side by side', async () => {
     const box = (await (await page.$(byId('finder')))!.boundingBox())!;
@@ -68,6 +74,57 @@ describe('on a wide screen', () => {
       {},
       byId('reading'),
     );
+  });
+
+  it('prints its keys from the table that listens to them; Escape puts them away', async () => {
+    await page.keyboard.press('?');
+    await page.waitForSelector(byId('key-q'));
+    expect(await words(page, 'key- ')).toMatch(/^SpaceRelease/);
+    // A lens without an iris has no keys for one.
+    expect(await page.$(byId('key-t'))).toBeNull();
+    expect(await serious(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('[role=dialog]'));
+  });
+
+  it('each fader and the stopline answer the arrow keys when they have the focus', async () => {
+    await page.focus(byId('fader-iso'));
+    await page.keyboard.press('End');
+    await wordsBecome(page, 'iso-words', /^6400$/);
+    await page.keyboard.press('ArrowDown');
+    await wordsBecome(page, 'iso-words', /^5000$/);
+    await page.keyboard.press('Backspace');
+    await page.waitForFunction(
+      (s: string) => /automatic/.test(document.querySelector(s)?.getAttribute('aria-valuetext') ?? ''),
+      {},
+      byId('fader-iso'),
+    );
+    await page.focus(byId('stopline-raw'));
+    await page.keyboard.press('ArrowLeft');
+    await wordsBecome(page, 'compensation-words', /^−⅓$/);
+    await page.keyboard.press('0');
+  });
+
+  it('the space bar takes a frame; ISO 50 and 100 give the same raw share clipped', async () => {
+    await page.focus(byId('fader-iso'));
+    await page.keyboard.press('Home');
+    await wordsBecome(page, 'iso-words', /^50$/);
+    await page.focus(byId('fader-shutter'));
+    await page.keyboard.press('ArrowUp');
+    await wordsBecome(page, 'shutter-words', /./);
+    await framesPass(page);
+    const at50 = Number.parseFloat(await words(page, 'clip-share'));
+    await page.focus(byId('fader-iso'));
+    for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowUp');
+    await wordsBecome(page, 'iso-words', /^100$/);
+    await framesPass(page);
+    const at100 = Number.parseFloat(await words(page, 'clip-share'));
+    expect(Math.abs(at100 - at50)).toBeLessThanOrEqual(Math.max(0.2, at50 * 0.06));
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await safe(page, () => page.keyboard.press('Space'));
+    await taken(page);
+    expect(await page.$(byId('capture-failed'))).toBeNull();
+    await page.keyboard.press('0');
   });
 
   it('with the trade panel open goes on by keys: Q and A move the shutter, the table follows, Space releases', async () => {
@@ -114,57 +171,6 @@ describe('on a wide screen', () => {
     await page.keyboard.press('Escape');
     await page.waitForFunction(() => !document.querySelector('[role=dialog]'));
     expect(await serious(page)).toEqual([]);
-  });
-
-  it('prints its keys from the table that listens to them; Escape puts them away', async () => {
-    await page.keyboard.press('?');
-    await page.waitForSelector(byId('key-q'));
-    expect(await words(page, 'key- ')).toBe('SpaceRelease');
-    // A lens without an iris has no keys for one.
-    expect(await page.$(byId('key-t'))).toBeNull();
-    expect(await serious(page)).toEqual([]);
-    await page.keyboard.press('Escape');
-    await page.waitForFunction(() => !document.querySelector('[role=dialog]'));
-  });
-
-  it('each fader and the stopline answer the arrow keys when they have the focus', async () => {
-    await page.focus(byId('fader-iso'));
-    await page.keyboard.press('End');
-    await wordsBecome(page, 'iso-words', /^6400$/);
-    await page.keyboard.press('ArrowDown');
-    await wordsBecome(page, 'iso-words', /^5000$/);
-    await page.keyboard.press('Backspace');
-    await page.waitForFunction(
-      (s: string) => /automatic/.test(document.querySelector(s)?.getAttribute('aria-valuetext') ?? ''),
-      {},
-      byId('fader-iso'),
-    );
-    await page.focus(byId('stopline-raw'));
-    await page.keyboard.press('ArrowLeft');
-    await wordsBecome(page, 'compensation-words', /^−⅓$/);
-    await page.keyboard.press('0');
-  });
-
-  it('the space bar takes a frame; ISO 50 and 100 give the same raw share clipped', async () => {
-    await page.focus(byId('fader-iso'));
-    await page.keyboard.press('Home');
-    await wordsBecome(page, 'iso-words', /^50$/);
-    await page.focus(byId('fader-shutter'));
-    await page.keyboard.press('ArrowUp');
-    await wordsBecome(page, 'shutter-words', /./);
-    await framesPass(page);
-    const at50 = Number.parseFloat(await words(page, 'clip-share'));
-    await page.focus(byId('fader-iso'));
-    for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowUp');
-    await wordsBecome(page, 'iso-words', /^100$/);
-    await framesPass(page);
-    const at100 = Number.parseFloat(await words(page, 'clip-share'));
-    expect(Math.abs(at100 - at50)).toBeLessThanOrEqual(Math.max(0.2, at50 * 0.06));
-    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    await safe(page, () => page.keyboard.press('Space'));
-    await taken(page);
-    expect(await page.$(byId('capture-failed'))).toBeNull();
-    await page.keyboard.press('0');
   });
 });
 

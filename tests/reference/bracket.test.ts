@@ -151,3 +151,39 @@ it('bisque-shelf: one frame holds it, and that is what is taken', () => {
   expect(clippedShare).toBeLessThan(0.002);
   expect(cleanShare).toBeGreaterThan(1 - 2 * DARK_SHARE);
 });
+
+it('a burst lies on the clock to the millisecond, in what its files say and in what turns between them, and has the files that were asked for', () => {
+  const { frames } = told(
+    ...['burst', '--scene', 'wheel-bench', '--wheel', 'fast', '--shutter', '1/1000', '--iso', '100'],
+    ...['--time', '2031-04-09T08:00:05.120Z', '--burst', '3@10', '--format', 'dng+jpeg,80,half'],
+  ) as unknown as {
+    frames: { path: string; sinceFirstS: number; files: { format: string; path: string }[] }[];
+  };
+  expect(frames.map(({ sinceFirstS }) => sinceFirstS)).toEqual([0, 0.1, 0.2]);
+  expect(readdirSync(join(folder, 'burst')).sort()).toEqual(
+    ['01', '02', '03'].flatMap((name) => [`${name}.dng`, `${name}.jpg`]),
+  );
+  const exif = JSON.parse(
+    runTool(
+      'exiftool',
+      ['-j', '-SubSecTimeOriginal', ...frames.map(({ path }) => path)],
+      root,
+    ).stdout.toString(),
+  ) as { SubSecTimeOriginal: number }[];
+  expect(exif.map((told) => Number(told.SubSecTimeOriginal))).toEqual([120, 220, 320]);
+  // Frames of one exposure on a tripod: alike but for noise where nothing turns, and not alike where the wheel does.
+  const [first, second] = frames.map(({ path }) => readDng(readFileSync(path)));
+  const differs = (share: { x: [number, number]; y: [number, number] }) => {
+    let [sum, n] = [0, 0];
+    for (let y = Math.round(share.y[0] * first!.height); y < share.y[1] * first!.height; y++)
+      for (let x = Math.round(share.x[0] * first!.width); x < share.x[1] * first!.width; x++) {
+        const i = y * first!.width + x;
+        sum += Math.abs(first!.data[i]! - second!.data[i]!);
+        n++;
+      }
+    return sum / n;
+  };
+  const wheel = differs({ x: [0.3, 0.45], y: [0.6, 0.75] });
+  const table = differs({ x: [0.6, 0.7], y: [0.85, 0.95] });
+  expect(wheel).toBeGreaterThan(1.5 * table);
+});

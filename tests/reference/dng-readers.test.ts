@@ -158,7 +158,7 @@ describe('a full capture', () => {
       { longSide: 4032, compression: 'lossless-jpeg', encodeJpeg },
     );
     file = join(folder, 'full.dng');
-    writeFileSync(file, shot.dng);
+    writeFileSync(file, shot.files[0]!.bytes);
     mosaic = shot.frame.data;
   });
 
@@ -234,7 +234,7 @@ describe('a capture held upright', () => {
       apertureN: 1.8,
       compensationEv: 0,
     };
-    const { dng } = await shoot(
+    const shot = await shoot(
       view,
       {
         settings,
@@ -250,8 +250,8 @@ describe('a capture held upright', () => {
       { longSide: 640, compression: 'lossless-jpeg', encodeJpeg },
     );
     file = join(folder, 'upright.dng');
-    writeFileSync(file, dng);
-    const rgba = pictureReduced(rawFrameOf(readDng(dng)), 120, 160);
+    writeFileSync(file, shot.files[0]!.bytes);
+    const rgba = pictureReduced(rawFrameOf(readDng(shot.files[0]!.bytes)), 120, 160);
     seen = { width: 120, height: 160, rgba };
   });
 

@@ -134,11 +134,9 @@ export type ExposerApi = typeof api;
 
 /** An exposure as a frame whose file was read again and found to hold what was exposed. */
 async function taken(
-  { lensId, scene, outside, orientation, press, files }: Exposed,
+  { lensId, scene, outside, orientation, press }: Exposed,
   onProgress: (stage: TakeStage, share: number) => void,
 ): Promise<TakenFrame> {
-  const other = files.find((format) => format !== 'dng');
-  if (other) throw new Error(`This camera does not write ${other.toUpperCase()}`);
   const { key: viewKey, view } = await viewOf(scene, lensId, 1, orientation, outside);
   const longSide = view.camera.sensor.width;
   const { shutterS: _, iso: __, compensationEv: ___, ...ofLens } = press.settings;
@@ -148,11 +146,13 @@ async function taken(
   staged ??= { key, stage: captureStage(view, longSide, press.focusM, press.settings, true) };
   const { stage } = staged;
   const options = { longSide, stage, compression: 'lossless-jpeg', encodeJpeg, onProgress, pause } as const;
-  const { record, dng, thumbnailJpeg, frame } = await shoot(view, press, options);
+  const { record, files, thumbnailJpeg, frame } = await shoot(view, press, options);
   onProgress('verify', 0);
-  if (!sameSamples(readDng(dng).data, frame.data)) throw new Error('the file does not hold what was exposed');
+  const dng = files.find(({ format }) => format === 'dng');
+  if (dng && !sameSamples(readDng(dng.bytes).data, frame.data))
+    throw new Error('the file does not hold what was exposed');
   onProgress('verify', 1);
-  return { record, files: [{ format: 'dng', bytes: dng }], thumbnailJpeg };
+  return { record, files, thumbnailJpeg };
 }
 
 function sameSamples(a: Uint16Array, b: Uint16Array): boolean {

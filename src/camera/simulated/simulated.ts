@@ -14,7 +14,7 @@ import type { FinderApi } from './finder.worker';
 import type { World } from './world';
 
 /** The finder and its first adjustments come first on a machine with few cores. */
-const PREPARE_AFTER_MS = 1200;
+const PREPARE_AFTER_MS = 5000;
 const DAY_S = 86_400;
 /** Worlds by the orders that they belong to: a press may answer one that is a little older. */
 const KEPT_WORLDS = 16;
@@ -165,12 +165,12 @@ function loupeAsk({ at, width, height }: LoupeWindow, report: Report) {
 }
 
 /** One exposure of a sequence, whose light is that of its own moment. @throws Error where it is not known what is exposed with */
-function exposed(shot: Shot, { files, ...of }: Sequence, { scene, outside }: World): LatentFrame {
+function exposed(shot: Shot, sequence: Sequence, { scene, outside }: World): LatentFrame {
   const { orientation, settings, focusM, colour, forecast, press, sinceTouchS, ...moment } = shot;
   if (isUnknown(settings)) throw new Error(`It is not known what is exposed with: ${settings.unknown}`);
   if (isUnknown(focusM)) throw new Error(`It is not known where the lens is focused: ${focusM.unknown}`);
   return latentOf({
-    ...{ lensId: lensOf(of), scene, outside, orientation, files },
+    ...{ lensId: lensOf(sequence), scene, outside, orientation },
     press: {
       ...{ ...moment, settings, focusM },
       clockS: (shot.timeMs / 1000) % DAY_S,

@@ -1,7 +1,16 @@
 // What can be wrong with a file, as a value that a screen or a terminal can show.
 
 export type DngErrorCode =
-  'empty' | 'not-tiff' | 'truncated' | 'loop' | 'absurd' | 'bad-tag' | 'no-raw' | 'unsupported' | 'bad-jpeg';
+  | 'empty'
+  | 'not-tiff'
+  | 'truncated'
+  | 'loop'
+  | 'absurd'
+  | 'bad-tag'
+  | 'no-raw'
+  | 'unsupported'
+  | 'bad-jpeg'
+  | 'bad-tiff';
 
 export class DngError extends Error {
   constructor(

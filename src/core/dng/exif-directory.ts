@@ -49,8 +49,11 @@ export function timeFields({ timeMs, offsetMinutes }: { timeMs: number; offsetMi
 /** Exif 2.32. */
 export const EXIF_VERSION = undefinedBytes(EXIF.ExifVersion, 0x30, 0x32, 0x33, 0x32);
 
-/** The Exif directory: what was set, what the lens is, when. */
-export function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
+/**
+ * The Exif directory: what was set, what the lens is, when.
+ * @param developed true for a developed picture, turned and in sRGB; false for raw
+ */
+export function exifDirectory(frame: RawFrame, facts: CaptureFacts, developed = false): Field[] {
   const { source } = frame;
   const told = settingFacts(frame, facts);
   const program = exposureProgram(facts);
@@ -59,14 +62,15 @@ export function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
     short(EXIF.ExposureProgram, program),
     EXIF_VERSION,
     ...timeFields(frame),
-    ...subjectFields(frame, facts),
+    // In columns and rows of what is stored: a picture is turned, cut and made smaller.
+    ...(developed ? [] : subjectFields(frame, facts)),
     ...heldFields(facts),
     srational(EXIF.BrightnessValue, brightness(facts.meteredEv100)),
     rational(EXIF.MaxApertureValue, 2 * Math.log2(source.widestN)),
     short(EXIF.LightSource, told.LightSource ?? 0),
     short(EXIF.Flash, 0x20),
     rational(EXIF.FocalLength, source.focalLengthMm),
-    short(EXIF.ColorSpace, 0xffff),
+    short(EXIF.ColorSpace, developed ? SRGB : UNCALIBRATED),
     short(EXIF.SensingMethod, 2),
     undefinedBytes(EXIF.FileSource, 3),
     undefinedBytes(EXIF.SceneType, 1),
@@ -84,6 +88,10 @@ export function exifDirectory(frame: RawFrame, facts: CaptureFacts): Field[] {
     ascii(EXIF.LensModel, `${source.camera} ${source.lensModel}`),
   ];
 }
+
+/** What ColorSpace says of numbers in sRGB, and of others. */
+const SRGB = 1;
+const UNCALIBRATED = 0xffff;
 
 /** One of several frames that differ in light. */
 function isBracketed({ group, set }: CaptureFacts): boolean {

@@ -78,6 +78,7 @@ export const TAG = {
   BaselineNoise: 50731,
   BaselineSharpness: 50732,
   LinearResponseLimit: 50734,
+  ICCProfile: 34675,
   CalibrationIlluminant1: 50778,
   CalibrationIlluminant2: 50779,
   ActiveArea: 50829,

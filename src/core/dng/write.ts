@@ -121,7 +121,7 @@ export function calibrationFields(matrices: CameraMatrices): Field[] {
 }
 
 /** What Exif has no tag for: the settings' comments, and how a simulated capture was made. */
-function wordsOf(frame: RawFrame, facts: CaptureFacts): string {
+export function wordsOf(frame: RawFrame, facts: CaptureFacts): string {
   const { scene, seed } = frame.source;
   const made = scene ? `Simulated scene: ${scene}, seed ${seed}.` : '';
   const white = `White ${whiteWords(frame.colour.white)}.`;

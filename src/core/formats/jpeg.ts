@@ -3,6 +3,7 @@
 import { DngError } from '../dng/errors';
 import { EXIF, TAG } from '../dng/tags';
 import { finiteNumber, fractionAt, openTiff, readDirectory, text, wholeNumber } from '../dng/tiff-reader';
+import { joinedBytes } from './bytes';
 
 interface Segment {
   readonly marker: number;
@@ -15,7 +16,9 @@ const SOI = 0xd8;
 const SOS = 0xda;
 const APP0 = 0xe0;
 const APP1 = 0xe1;
+const APP2 = 0xe2;
 const EXIF_HEAD = 'Exif\0\0';
+const ICC_HEAD = 'ICC_PROFILE\0';
 const XMP_HEAD = 'http://ns.adobe.com/xap/1.0/\0';
 /** Of a segment's length, the two bytes of the length included. */
 const MOST_BYTES = 0xffff;
@@ -65,6 +68,9 @@ const isExif = (bytes: Uint8Array, { marker, from }: Segment) =>
 const isXmp = (bytes: Uint8Array, { marker, from }: Segment) =>
   marker === APP1 && startsWith(bytes, from + 4, XMP_HEAD);
 
+const isProfile = (bytes: Uint8Array, { marker, from }: Segment) =>
+  marker === APP2 && startsWith(bytes, from + 4, ICC_HEAD);
+
 /** The facts in a JPEG. Exif that cannot be read counts as not there. @throws DngError for what is no JPEG */
 export function jpegFacts(bytes: Uint8Array): JpegFacts {
   const { segments } = segmentsOf(bytes);
@@ -110,20 +116,30 @@ function positive(value: number | undefined): number | undefined {
 /**
  * The same coded picture with these facts in place of its own Exif and XMP.
  * @param exif a TIFF file of directories only
+ * @param profile an ICC profile, in place of its own
  * @throws DngError for what is no JPEG, RangeError for facts that do not fit into a segment
  */
-export function withFacts(jpeg: Uint8Array, exif: Uint8Array, xmp: Uint8Array): Uint8Array {
+export function withFacts(
+  jpeg: Uint8Array,
+  exif: Uint8Array,
+  xmp: Uint8Array,
+  profile?: Uint8Array,
+): Uint8Array {
   const { segments, scanAt } = segmentsOf(jpeg);
-  const kept = segments.filter((s) => !isExif(jpeg, s) && !isXmp(jpeg, s));
+  const kept = segments.filter(
+    (s) => !isExif(jpeg, s) && !isXmp(jpeg, s) && !(profile && isProfile(jpeg, s)),
+  );
   // JFIF asks for its segment right after the start (T.871); Exif comes next.
   const first = kept.filter(({ marker }) => marker === APP0);
   const rest = kept.filter(({ marker }) => marker !== APP0);
   const piece = ({ from, to }: Segment) => jpeg.subarray(from, to);
-  return joined([
+  return joinedBytes([
     jpeg.subarray(0, 2),
     ...first.map(piece),
-    app1(EXIF_HEAD, exif),
-    app1(XMP_HEAD, xmp),
+    segment(APP1, EXIF_HEAD, exif),
+    segment(APP1, XMP_HEAD, xmp),
+    // ICC.1 annex B.4: piece 1 of 1.
+    ...(profile ? [segment(APP2, `${ICC_HEAD}\x01\x01`, profile)] : []),
     ...rest.map(piece),
     jpeg.subarray(scanAt),
   ]);
@@ -134,18 +150,12 @@ export function codedPicture(jpeg: Uint8Array): Uint8Array {
   return jpeg.subarray(segmentsOf(jpeg).scanAt);
 }
 
-function app1(head: string, body: Uint8Array): Uint8Array {
+function segment(marker: number, head: string, body: Uint8Array): Uint8Array {
   const length = 2 + head.length + body.length;
   if (length > MOST_BYTES) throw new RangeError('These facts do not fit into a JPEG');
-  return joined([Uint8Array.of(0xff, APP1, length >> 8, length & 255), new TextEncoder().encode(head), body]);
-}
-
-function joined(pieces: readonly Uint8Array[]): Uint8Array {
-  const out = new Uint8Array(pieces.reduce((sum, { length }) => sum + length, 0));
-  let at = 0;
-  for (const piece of pieces) {
-    out.set(piece, at);
-    at += piece.length;
-  }
-  return out;
+  return joinedBytes([
+    Uint8Array.of(0xff, marker, length >> 8, length & 255),
+    new TextEncoder().encode(head),
+    body,
+  ]);
 }

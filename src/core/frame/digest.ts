@@ -2,7 +2,7 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import type { FileEntry } from './record';
-import type { Format } from './record-parts';
+import type { Format } from '../setting/files';
 
 /** Sixty-four hexadecimal digits. */
 export async function digestOf(bytes: Uint8Array): Promise<string> {

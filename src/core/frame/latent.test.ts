@@ -14,11 +14,15 @@ jest.setTimeout(60_000);
 
 const outside = { levels: { window: 0.7 }, support: 'hand', wheel: 'fast' } as const;
 const exposed: Exposed = {
-  ...{ lensId: 'wide', scene: 'wheel-bench', outside, orientation: 'portrait', files: ['dng'] },
+  ...{ lensId: 'wide', scene: 'wheel-bench', outside, orientation: 'portrait' },
   press: {
     settings: { shutterS: 2 ** (-20 / 3), iso: 100 * 2 ** (2 / 3), apertureN: 1.8, compensationEv: 1 / 3 },
     facts: {
-      set: { ...initialValues(), cut: { ...initialValues().cut, times: 2 } },
+      set: {
+        ...initialValues(),
+        cut: { ...initialValues().cut, times: 2 },
+        files: { kind: 'dng+jpeg', quality: 80, size: 2 },
+      },
       meteredEv100: 8.123456789,
       uniqueId: '00000000000a'.padEnd(32, '2'),
       roll: 'first',
@@ -46,7 +50,8 @@ it('gives the same file and the same record as the exposure itself', async () =>
       }),
     ),
   );
-  expect(Buffer.compare(direct!.dng, later!.dng)).toBe(0);
+  expect(later!.files.map(({ format }) => format)).toEqual(['dng', 'jpeg']);
+  direct!.files.forEach(({ bytes }, i) => expect(Buffer.compare(bytes, later!.files[i]!.bytes)).toBe(0));
   expect(later!.record).toEqual(direct!.record);
 });
 
@@ -65,7 +70,6 @@ it.each([
   ['an impossible time', { timeMs: 1e300 }],
   ['a shutter of nothing', { settings: { ...exposed.press.settings, shutterS: 0 } }],
   ['a lens that there is not', { lensId: 'fisheye' }],
-  ['no files', { files: [] }],
   ['a lamp brighter than it can be', { outside: { ...outside, levels: { window: 7 } } }],
   ['a focus behind the lens', { focusM: -1 }],
   ['a group without end', { group: { id: 'x', index: 0, of: 1e9 } }],

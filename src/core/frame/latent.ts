@@ -14,7 +14,6 @@ import { knownSchema } from '../units/known-schema';
 import { FIRST_ROLL } from './record';
 import {
   CLOCK_S,
-  FORMATS,
   GROUP,
   ID,
   OFFSET_MINUTES,
@@ -24,7 +23,6 @@ import {
   SHARE,
   TEXT,
   TIME_MS,
-  type Format,
 } from './record-parts';
 import type { Press } from './shoot';
 
@@ -77,9 +75,6 @@ export function latentSchema() {
       }),
     ),
     forecast: Type.Optional(RAW_FIGURES),
-    files: Type.Unsafe<readonly Format[]>(
-      Type.Array(Type.Unsafe<Format>({ enum: FORMATS }), { minItems: 1, maxItems: 8 }),
-    ),
   });
 }
 
@@ -92,11 +87,9 @@ export interface Exposed {
   readonly outside: LatentFrame['outside'];
   readonly orientation: Orientation;
   readonly press: Press;
-  /** What is to be made of it. */
-  readonly files: readonly Format[];
 }
 
-export function latentOf({ lensId, scene, outside, orientation, press, files }: Exposed): LatentFrame {
+export function latentOf({ lensId, scene, outside, orientation, press }: Exposed): LatentFrame {
   const { facts, colour, forecast, focusM, steadiness, settings, ...moment } = press;
   const { timeMs, offsetMinutes, clockS, seed } = moment;
   const { group, focusedAt, held } = facts;
@@ -115,16 +108,15 @@ export function latentOf({ lensId, scene, outside, orientation, press, files }: 
     ...(held && { held }),
     ...(colour && { white: { ...colour.white, neutral: colour.asShotNeutral } }),
     ...(forecast && { forecast }),
-    files,
   };
 }
 
 export function exposedOf(latent: LatentFrame): Exposed {
   const { id, roll, group, set, meteredEv100, focusedAt, held, white, forecast, focusM } = latent;
-  const { lensId, scene, outside, orientation, files, press, sinceTouchS } = latent;
+  const { lensId, scene, outside, orientation, press, sinceTouchS } = latent;
   const { settings, timeMs, offsetMinutes, clockS, seed } = latent;
   return {
-    ...{ lensId, scene, outside, orientation, files },
+    ...{ lensId, scene, outside, orientation },
     press: {
       ...{ settings, timeMs, offsetMinutes, clockS, seed },
       focusM: focusM ?? Infinity,

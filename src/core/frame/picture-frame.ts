@@ -16,7 +16,7 @@ import type { Made } from '../setting/setting';
 import type { Known } from '../units/known';
 import { entryOf } from './digest';
 import { FIRST_ROLL, RECORD_VERSION, type CaptureNote, type FrameRecord } from './record';
-import type { Format } from './record-parts';
+import type { Format } from '../setting/files';
 
 /** Said in every linear DNG that was made from pictures, and beside it. */
 export const EIGHT_BITS = 'made from the picture’s 8 bits, not raw';

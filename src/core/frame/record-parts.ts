@@ -42,7 +42,3 @@ export const OUTSIDE = Type.Unsafe<Outside>(
     wheel: Type.Unsafe<WheelSpeed>({ enum: WHEEL_SPEEDS }),
   }),
 );
-
-/** Kinds of file that a frame can have. */
-export const FORMATS = ['dng', 'jpeg'] as const;
-export type Format = (typeof FORMATS)[number];

@@ -18,7 +18,6 @@ import type { Known } from '../units/known';
 import { knownSchema } from '../units/known-schema';
 import {
   CLOCK_S,
-  FORMATS,
   GROUP,
   ID,
   OFFSET_MINUTES,
@@ -28,9 +27,9 @@ import {
   TEXT,
   TIME_MS,
   type ChannelShares,
-  type Format,
   type RawFigures,
 } from './record-parts';
+import { FORMATS, type Format } from '../setting/files';
 
 export const RECORD_VERSION = 3;
 /** The roll that frames go into while there is only one. */

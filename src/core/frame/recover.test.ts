@@ -46,7 +46,7 @@ it('is the record that was lost, to the last digit', async () => {
     compression: 'lossless-jpeg',
     encodeJpeg,
   });
-  const again = await recordFromFiles([{ format: 'dng', bytes: shot.dng }]);
+  const again = await recordFromFiles([{ format: 'dng', bytes: shot.files[0]!.bytes }]);
   expect(isRecord(again)).toBe(true);
   expect(again).toEqual(JSON.parse(JSON.stringify(shot.record)));
 

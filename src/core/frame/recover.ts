@@ -7,7 +7,7 @@ import { channelFigures, countImage, headroomEv } from '../raw/statistics';
 import { entryOf } from './digest';
 import { NO_RAW } from './picture-frame';
 import { noteForward, rawFiguresOf, type CaptureNote, type FrameRecord } from './record';
-import type { Format } from './record-parts';
+import type { Format } from '../setting/files';
 
 export interface FoundFile {
   readonly format: Format;

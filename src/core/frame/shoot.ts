@@ -25,11 +25,21 @@ import { markedSites } from '../scene/marked-sites';
 import { previewStage, type PreviewLight } from '../scene/light-rows';
 import type { Steadiness } from '../scene/shake';
 import type { SceneView } from '../scene/view';
+import { rawPicture, type EncodeJpeg } from '../formats/raw-picture';
+import { developedSize } from '../raw/develop-out';
+import { hasPicture, hasRaw, RAW_ONLY, type Format } from '../setting/files';
 import { countLevels, expectedHeadroomOfFile, forecastOfLevels, responseOf } from '../scopes/levels';
 import type { RawFrame } from '../sensor/raw-frame';
 import { UNCUT } from '../setting/cut';
 import { entryOf } from './digest';
-import { captureNote, forecastFigures, rawFiguresOf, type FrameOrigin, type FrameRecord } from './record';
+import {
+  captureNote,
+  type CaptureNote,
+  forecastFigures,
+  rawFiguresOf,
+  type FrameOrigin,
+  type FrameRecord,
+} from './record';
 import type { RawFigures } from './record-parts';
 
 export interface Press {
@@ -48,12 +58,6 @@ export interface Press {
   readonly forecast?: RawFigures;
 }
 
-export type EncodeJpeg = (
-  rgba: Uint8ClampedArray,
-  width: number,
-  height: number,
-) => Promise<Uint8Array> | Uint8Array;
-
 export type Stage = 'expose' | 'picture' | 'encode';
 
 export interface ShootOptions {
@@ -71,7 +75,8 @@ export interface ShootOptions {
 export interface Shot {
   /** As it stands in the file: held upright, the sensor's rows run down the picture. */
   readonly frame: RawFrame;
-  readonly dng: Uint8Array;
+  /** In the order of the record's. */
+  readonly files: readonly { readonly format: Format; readonly bytes: Uint8Array }[];
   readonly thumbnailJpeg: Uint8Array;
   readonly record: FrameRecord;
 }
@@ -154,6 +159,7 @@ function windowOf(light: Float32Array, across: number, part: Rectangle): Float32
   return out;
 }
 
+/** Files are those that the press's settings ask for; raw where they say nothing. */
 export async function shoot(view: SceneView, press: Press, options: ShootOptions): Promise<Shot> {
   const { onProgress } = options;
   const { forecast, colour } = toldOf(view, press, options.longSide);
@@ -179,20 +185,27 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
     scene: view.description.id,
     ...{ seed: press.seed, lensId: view.camera.lensId, outside: view.outside, clockS: press.clockS },
   };
-  const note = captureNote(seen, made, press.facts, forecast);
-  const dng = writeDng(frame, {
-    compression: options.compression,
-    thumbnail,
-    previewJpeg,
-    facts: press.facts,
-    note: JSON.stringify(note),
-    onProgress: (share) => onProgress?.('encode', share),
-  });
+  const { facts } = press;
+  const choice = facts.set.files ?? RAW_ONLY;
+  const ofRaw = captureNote(seen, made, facts, forecast);
+  // Without raw what is shown and counted of the frame is its picture.
+  const note: CaptureNote = hasRaw(choice)
+    ? ofRaw
+    : { ...ofRaw, image: { ...developedSize(frame, choice.size), kind: 'rgb' } };
+  const text = JSON.stringify(note);
+  const files: Shot['files'][number][] = [];
+  if (hasRaw(choice)) {
+    const bytes = writeDng(frame, {
+      ...{ compression: options.compression, thumbnail, previewJpeg, facts, note: text },
+      onProgress: (share) => onProgress?.('encode', share),
+    });
+    files.push({ format: 'dng', bytes });
+  }
+  if (hasPicture(choice)) files.push(await rawPicture(frame, facts, choice, text, options.encodeJpeg));
+  const entries = await Promise.all(files.map(({ format, bytes }) => entryOf(format, bytes)));
   return {
-    frame,
-    dng,
-    thumbnailJpeg,
-    record: { ...note, result, files: [await entryOf('dng', dng)], place: { kind: 'stored' } },
+    ...{ frame, files, thumbnailJpeg },
+    record: { ...note, result, files: entries, place: { kind: 'stored' } },
   };
 }
 

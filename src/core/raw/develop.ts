@@ -54,10 +54,32 @@ export interface Developer {
   readonly tone: Uint8Array;
 }
 
+type Developable = Pick<RawImage, 'black' | 'white' | 'colour' | 'baselineEv'> &
+  Partial<Pick<RawImage, 'blacks'>>;
+
 /** @throws RangeError for a camera matrix so strong that its colours leave the tone table */
-export function developerFor(
-  frame: Pick<RawImage, 'black' | 'white' | 'colour' | 'baselineEv'> & Partial<Pick<RawImage, 'blacks'>>,
-): Developer {
+export function developerFor(frame: Developable): Developer {
+  return { ...linearOf(frame), tone: toneOf(frame, (code) => Math.round(255 * code)) };
+}
+
+/** Two developments that give code values of 16 bits, their high bytes and their low ones. @throws RangeError likewise */
+export function developersOf16(frame: Developable): { readonly high: Developer; readonly low: Developer } {
+  const linear = linearOf(frame);
+  return {
+    high: { ...linear, tone: toneOf(frame, (code) => Math.round(65535 * code) >> 8) },
+    low: { ...linear, tone: toneOf(frame, (code) => Math.round(65535 * code) & 255) },
+  };
+}
+
+/** Of code values 0 … 1 for linear values from −BELOW·ONE, the byte that is wanted. */
+function toneOf({ baselineEv }: Developable, byte: (code: number) => number): Uint8Array {
+  const clipAt = 2 ** baselineEv;
+  return Uint8Array.from({ length: (BELOW + ABOVE) * ONE + 1 }, (_, i) =>
+    byte(encodeSrgb(toneCurve((i / ONE - BELOW) * clipAt, clipAt))),
+  );
+}
+
+function linearOf(frame: Developable): Omit<Developer, 'tone'> {
   const { white, colour } = frame;
   // A balanced channel is cut at the level of the weakest one: what is burnt becomes white, not magenta.
   const table = (gain: number, channel: number) => {
@@ -74,14 +96,9 @@ export function developerFor(
     if (!(reach < ABOVE)) throw new RangeError('The camera matrix is too strong to be developed');
   }
   const green = table(g, 1);
-  const clipAt = 2 ** frame.baselineEv;
-  const tone = Uint8Array.from({ length: (BELOW + ABOVE) * ONE + 1 }, (_, i) =>
-    Math.round(255 * encodeSrgb(toneCurve((i / ONE - BELOW) * clipAt, clipAt))),
-  );
   return {
     linear: [table(r, 0), green, frame.blacks ? table(g, 2) : green, table(b, 3)],
     matrix: Int32Array.from(rows.flat(), (v) => Math.round(v * 2 ** MATRIX_BITS)),
-    tone,
   };
 }
 
@@ -191,8 +208,12 @@ function balanceRow(
  * A smaller developed picture: the mosaic is averaged cell by cell to `width` × `height`, then developed. For
  * previews and thumbnails.
  */
-export function developReduced(frame: RawImage, width: number, height: number): Uint8ClampedArray {
-  const developer = developerFor(frame);
+export function developReduced(
+  frame: RawImage,
+  width: number,
+  height: number,
+  developer: Developer = developerFor(frame),
+): Uint8ClampedArray {
   const { phase: [px, py] = [0, 0] } = frame;
   // Where a cell begins its four sites may stand in any order; each has its table.
   const [l0, l1, l2, l3] = [0, 1, 2, 3].map(

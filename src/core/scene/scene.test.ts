@@ -302,7 +302,9 @@ describe('from scene to raw', () => {
     const shot = await shoot(view, press, options);
     expect(shot.record).toMatchObject({
       image: { width: 512, height: 384, kind: 'mosaic' },
-      files: [{ format: 'dng', bytes: shot.dng.length, sha256: await digestOf(shot.dng) }],
+      files: [
+        { format: 'dng', bytes: shot.files[0]!.bytes.length, sha256: await digestOf(shot.files[0]!.bytes) },
+      ],
       id: press.facts.uniqueId,
     });
     expect(shot.record.forecast!.headroomEv! - known(shot.record.result)!.headroomEv!).toBeCloseTo(0, 0);

@@ -68,6 +68,8 @@ export function opticOfCamera({ lensId, lens, sensor, equivalentMm, depthSensor 
       cut: span(CUT_LADDER),
       bracket: { low: 1, high: MOST_FRAMES },
       burst: { low: 1, high: MOST_BURST },
+      // Which, is the setting's to say.
+      files: { low: 1, high: 1 },
       ...(narrowestN === undefined ? null : { aperture: { low: apertureN, high: narrowestN } }),
       ...(fixedFocusM === undefined ? { focus: { low: closestM, high: FAR_M } } : null),
     },

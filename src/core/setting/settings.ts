@@ -5,6 +5,7 @@ import { burst } from './burst';
 import { compensationEv } from './compensation';
 import { cut } from './cut';
 import { delayS } from './delay';
+import { files } from './files';
 import { filterStops } from './filter';
 import { focus } from './focus';
 import { iso } from './iso';
@@ -30,6 +31,7 @@ export const SETTINGS = {
   delayS,
   bracket,
   burst,
+  files,
   white,
   zoom,
   torch,

@@ -12,8 +12,19 @@ import {
 import { burstEveryS, isBurst, MOST_BURST, MOST_PER_S } from '../../core/sequence/burst';
 import { DELAYS_S } from '../../core/setting/delay';
 import { beyondWords, bracketWords, evWords } from '../../core/setting/bracket';
+import {
+  FILE_KINDS,
+  hasJpeg,
+  hasPicture,
+  KIND_WORDS,
+  LEAST_QUALITY,
+  PICTURE_SIZES,
+  SIZE_WORDS,
+  type FileKind,
+} from '../../core/setting/files';
 import { formatThirds } from '../../core/units/ladders';
 import { useDesk } from '../../live/desk';
+import { useFrameBytes } from '../../live/frame-bytes';
 import { useOptic } from '../../live/in-use';
 import { moveMiddle } from '../../live/move-middle';
 import { useExposureWords, useRawWords } from '../../live/report';
@@ -22,7 +33,7 @@ import { Segmented, type Choice } from '../../ui/segmented';
 import { Stepper } from '../../ui/stepper';
 import { colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
-import { valueWords } from './format';
+import { capital, valueWords } from './format';
 
 const ORDERS: Readonly<Record<Bracket['order'], Choice<Bracket['order']>>> = {
   middle: { id: 'middle', label: '0 − +', name: '0 − +: the middle first' },
@@ -58,8 +69,71 @@ export function DrivePanel() {
           takes its time.
         </Words>
       )}
+      {can.files && <FilesPart />}
     </>
   );
+}
+
+const TRADE_OFFS: Readonly<Record<FileKind, string>> = {
+  dng: 'All that the sensor counted. White and brightness can be set anew afterwards.',
+  'dng+jpeg': 'Raw to work on, and a picture that can be handed on at once.',
+  jpeg: 'Small and finished: what is burnt or lost in it stays so. No raw is kept.',
+  tiff: 'Finished in 16 bits, nothing left out by coding, and very large. No raw is kept.',
+  png: 'Finished in 8 bits, nothing left out by coding. No raw is kept.',
+  png16:
+    'Finished in 16 bits, nothing left out by coding, smaller than TIFF and slow to write. No raw is kept.',
+};
+
+/** What files a frame is kept as. */
+function FilesPart() {
+  const files = useDesk((d) => d.settings.files);
+  const { changeSetting } = useDesk.getState();
+  const { bytes, from } = useFrameBytes();
+  const quality = (by: number) =>
+    changeSetting('files', {
+      quality: Math.min(100, Math.max(LEAST_QUALITY, files.quality + QUALITY_STEP * by)),
+    });
+  return (
+    <>
+      <Words kind="label" quiet>
+        A frame is kept as:
+      </Words>
+      <Segmented
+        name="A frame is kept as"
+        choices={FILE_KINDS.map((id) => ({ id, label: KIND_WORDS[id] }))}
+        chosen={files.kind}
+        onChoose={(kind) => changeSetting('files', { kind })}
+        columns={3}
+        testID="files"
+      />
+      {hasPicture(files) && (
+        <View style={styles.row}>
+          {hasJpeg(files) && (
+            <Stepper name="JPEG quality" value={`${files.quality}`} onStep={quality} testID="files-quality" />
+          )}
+          <Segmented
+            name="Size of the picture"
+            choices={PICTURE_SIZES.map((id) => ({ id, label: capital(SIZE_WORDS[id]) }))}
+            chosen={files.size}
+            onChoose={(size) => changeSetting('files', { size })}
+            testID="files-size"
+            style={styles.cell}
+          />
+        </View>
+      )}
+      <Words kind="label" quiet testID="files-words">
+        {TRADE_OFFS[files.kind]} About {sizeWords(bytes)} a frame
+        {from > 0 ? `, as the last ${from === 1 ? 'one' : from}` : ', as is usual'}.
+      </Words>
+    </>
+  );
+}
+
+/** Steps of a JPEG's quality. */
+const QUALITY_STEP = 4;
+
+function sizeWords(bytes: number): string {
+  return bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
 }
 
 type Takes = 'one' | 'burst' | 'bracket';

@@ -9,6 +9,7 @@ import { known } from '../../core/units/known';
 import { useBody, useOptic } from '../../live/in-use';
 import { useReport } from '../../live/report';
 import { useDesk } from '../../live/desk';
+import { useFrameBytes } from '../../live/frame-bytes';
 import { useWorld } from '../../live/world';
 import { colour, rem, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
@@ -33,11 +34,11 @@ function Status({ lines }: { lines: 1 | 2 }) {
   const pattern = useDesk((d) => d.settings.meter.pattern);
   const white = useReport((r) => (r.words ? known(r.words.white) : undefined));
   const optic = useOptic();
-  const { typicalFrameBytes, megapixels, evidence, arrangedWorld } = useBody();
+  const { megapixels, evidence, arrangedWorld } = useBody();
   const settings = useDesk((d) => d.settings);
   const unusual = settingsOn(optic).flatMap(({ key, badge }) => badge?.(settings[key]) ?? []);
   const habitEv = useDesk((d) => d.check.habitEv);
-  const { data: left } = useFramesLeft(typicalFrameBytes);
+  const { data: left } = useFramesLeft(useFrameBytes().bytes);
   const battery = useBattery();
   const support = useWorld((w) => w.outside.support);
   // What is out of the ordinary comes first, then what runs out.
@@ -51,7 +52,10 @@ function Status({ lines }: { lines: 1 | 2 }) {
         : `${left.toLocaleString('en').replaceAll(',', ' ')} left`,
     arrangedWorld ? SUPPORT_WORDS[support] : null,
     battery === null ? null : `${Math.round(battery * 100)} %`,
-    [evidence === 'raw' ? 'DNG' : 'JPEG', known(megapixels) && `${known(megapixels)} MP`]
+    [
+      evidence === 'raw' ? (settings.files.kind === 'dng' ? 'DNG' : null) : 'JPEG',
+      known(megapixels) && `${known(megapixels)} MP`,
+    ]
       .filter(Boolean)
       .join(' '),
     optic.name,

@@ -5,7 +5,7 @@ import { Image, Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, Polygon } from 'react-native-svg';
 import { patternOf } from '../../core/meter/read';
 import { useFramesLeft, useRecovery, useRoll, useThumbnail } from '../../library/roll';
-import { bodyWith } from '../../live/camera';
+import { useFrameBytes } from '../../live/frame-bytes';
 import { cancelCapture, isHeldBurst, letGo, press, pressDown } from '../../live/press';
 import { useDesk } from '../../live/desk';
 import { shareOf, useReadOut } from '../../live/read-out';
@@ -143,8 +143,7 @@ function Release() {
   const pressure = usePressure(ref);
   const busy = useDesk((d) => d.capture.kind === 'busy' || d.capture.kind === 'waiting');
   const live = useDesk((d) => d.camera.kind === 'live');
-  const { typicalFrameBytes } = bodyWith(useDesk((d) => d.optic));
-  const { data: left } = useFramesLeft(typicalFrameBytes);
+  const { data: left } = useFramesLeft(useFrameBytes().bytes);
   const full = left === 0;
   const optic = useDesk((d) => d.optic);
   const held = useDesk((d) => isHeldBurst(d.settings, optic));

@@ -152,7 +152,10 @@ function OpenFrame({ record }: { record: FrameRecord }) {
               )}
               {record.image.kind === 'rgb' && (
                 <Words kind="label" quiet testID="no-raw-here">
-                  {isUnknown(record.result) ? capital(record.result.unknown) : ''}.
+                  {isUnknown(record.result)
+                    ? capital(record.result.unknown)
+                    : 'Only the picture was kept: raw was counted when it was made'}
+                  .
                 </Words>
               )}
             </Panel>
@@ -196,12 +199,14 @@ function Panel({ title, words, children }: { title: string; words: string; child
 /** What stands over the linear numbers: their headroom, or what they are made from. */
 function pictureWords({ image, made, tint }: FrameRecord): string {
   if (image.kind === 'mosaic') return 'developed';
+  if (made.kind === 'simulated') return 'developed from raw, which was not kept';
   // A device tells a temperature at most.
   return made.kind === 'browser' && tint !== undefined ? 'with white put on it' : 'as the device made it';
 }
 
 function linearWords(record: FrameRecord, { linear }: OpenedFile): string {
   if (record.image.kind === 'mosaic') return rawWords(record);
+  if (record.made.kind === 'simulated') return `${rawWords(record)}, when it was taken`;
   return linear ? EIGHT_BITS : 'none';
 }
 
