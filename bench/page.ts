@@ -1,6 +1,6 @@
 // What the page itself costs while the finder runs: the share of time in which its main thread is busy, by the browser's own task durations, with all
-// scopes on and with none beside the stopline, on a wide screen.
-import { byId, framesPass, live, openStage, tap } from '../tests/e2e/browser';
+// scopes on and with none beside the stopline, on a wide screen. And the press: how long until its frames are safe, what the finder does while they are read out.
+import { byId, framesPass, live, openStage, safe, taken, tap, type Stage } from '../tests/e2e/browser';
 
 const SECONDS = 6;
 
@@ -36,7 +36,74 @@ async function main(): Promise<void> {
   await page.waitForSelector(byId('histogram-raw-box'));
   const all = await busy();
   console.table({ 'scopes off': none, 'all scopes on': all });
+  await page.close();
+  await presses(stage);
   await stage.close();
+}
+
+const PRESSES = 8;
+const BURST = 10;
+
+/** From the finger's lifting to the stored record; reports a second, and the longest time without one, while frames are read out. */
+async function presses(stage: Stage): Promise<void> {
+  const page = await stage.phone();
+  await page.goto(stage.origin);
+  await live(page);
+  await page.keyboard.press('Shift');
+  await framesPass(page, 60);
+  // As text: what this file is compiled to must not come along.
+  await page.evaluate(`
+    window.noted = { up: 0, safe: [], reports: [] };
+    addEventListener('pointerup', () => (noted.up = performance.now()), true);
+    const canvas = document.querySelector('canvas');
+    let taken = canvas.dataset.taken;
+    new MutationObserver(() => {
+      if (canvas.dataset.taken === taken) return;
+      taken = canvas.dataset.taken;
+      noted.safe.push(performance.now() - noted.up);
+    }).observe(canvas, { attributes: true, attributeFilter: ['data-taken'] });
+    new MutationObserver(() => noted.reports.push(performance.now())).observe(canvas, {
+      attributes: true,
+      attributeFilter: ['data-frame'],
+    });
+  `);
+  interface Noted {
+    readonly safe: readonly number[];
+    readonly reports: readonly number[];
+  }
+  const noted = async () => (await page.evaluate('noted')) as Noted;
+  const gaps = (reports: readonly number[]) => reports.slice(1).map((at, i) => at - reports[i]!);
+  const of = (values: readonly number[], share: number) =>
+    [...values].sort((a, b) => a - b)[Math.floor(share * (values.length - 1))]!;
+
+  for (let i = 0; i < PRESSES; i++) {
+    await safe(page, () => tap(page, 'release'));
+    await framesPass(page, 20);
+  }
+  const started = (await noted()).reports.length;
+  const before = performance.now();
+  await taken(page);
+  const readOut = (performance.now() - before) / 1000;
+  const { safe: times, reports } = await noted();
+  await tap(page, 'more');
+  await tap(page, 'more-tab-drive');
+  await tap(page, 'takes-burst');
+  await page.keyboard.press('Escape');
+  await framesPass(page, 20);
+  const from = (await noted()).reports.length;
+  await safe(page, () => tap(page, 'release'));
+  await framesPass(page, 60);
+  const burst = gaps((await noted()).reports.slice(from));
+  console.table({
+    'press to safe, median (budget 60)': `${of(times, 0.5).toFixed(0)} ms`,
+    'press to safe, longest': `${Math.max(...times).toFixed(0)} ms`,
+    'reports a second while frames are read out (budget 20)': (
+      1000 / of(gaps(reports.slice(started)), 0.5)
+    ).toFixed(1),
+    [`longest time without a report, burst of ${BURST} (budget 250)`]: `${Math.max(...burst).toFixed(0)} ms`,
+    'read out what was left': `${readOut.toFixed(1)} s`,
+  });
+  await page.close();
 }
 
 void main();

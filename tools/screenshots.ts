@@ -310,9 +310,12 @@ async function exposure(stage: Stage) {
   more.push(await picture(page));
   await press(page, 'more-tab-automatic');
   more.push(await picture(page));
-  await press(page, 'more-tab-drive', 'bracket-frames-more', 'bracket-frames-more');
+  await press(page, 'more-tab-drive', 'takes-bracket');
   more.push(await picture(page));
-  await press(page, 'bracket-frames-less', 'bracket-frames-less');
+  await press(page, 'takes-burst', 'files-dng+jpeg');
+  await page.$eval(byId('files-words'), (e) => e.scrollIntoView({ block: 'end' }));
+  more.push(await picture(page));
+  await press(page, 'takes-one', 'files-dng');
   await press(page, 'more-tab-remedies');
   more.push(await picture(page));
   await page.keyboard.press('Escape');
@@ -409,8 +412,22 @@ async function rolls(stage: Stage) {
       await page.waitForFunction(() => [...document.images].every((i) => i.complete));
       return page.$$(byId('sheet-frame'));
     };
+    // Frames that wait, and then the roll at rest.
+    const sheets: Uint8Array[] = [];
+    if (kind === 'phone') {
+      for (let i = 0; i < 3; i++) await safe(page, () => press(page, 'release'));
+      await (await page.$(byId('open-sheet')))!.evaluate((e) => (e as HTMLElement).click());
+      await page.waitForFunction(
+        (s: string) => Number(document.querySelector(s)?.getAttribute('aria-valuenow')) > 20,
+        { timeout: 30_000 },
+        `${byId('waiting-frame')} [role=progressbar]`,
+      );
+      sheets.push(await picture(page));
+      await (await page.$(byId('cancel-all')))!.evaluate((e) => (e as HTMLElement).click());
+      await page.waitForSelector(byId('undo'));
+    }
     const cells = await toSheet();
-    save(`sheet-${kind}`, await picture(page));
+    save(`sheet-${kind}`, ...sheets, await picture(page));
     await cells[3]!.click();
     await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
     await page.waitForSelector(byId('forecast-held'));

@@ -24,6 +24,7 @@ export const DESK_PARTS = [
   'other',
   'theme',
   'thumb',
+  'manners',
   'guided',
   'scope',
 ] as const;

@@ -76,6 +76,7 @@ const PARTS: Readonly<Record<DeskPart, TSchema>> = {
   ),
   theme: oneOf(THEME_IDS),
   thumb: oneOf(['right', 'left']),
+  manners: Type.Object({ sound: Type.Boolean(), haptics: Type.Boolean(), awake: Type.Boolean() }),
   guided: Type.Boolean(),
   scope: oneOf(['raw', 'picture']),
   scene: Type.String({ pattern: '^[a-z0-9-]+$' }),

@@ -204,6 +204,13 @@ export interface CheckSlice {
   setLoupe(at: FramePoint | null): void;
 }
 
+/** Each on or off, as the person wants it. */
+export interface Manners {
+  readonly sound: boolean;
+  readonly haptics: boolean;
+  readonly awake: boolean;
+}
+
 /** How the page looks, and what goes on. */
 export interface PageSlice {
   /** What the finder is asked for beside its frames, while a panel shows it. */
@@ -223,10 +230,16 @@ export interface PageSlice {
   readonly theme: ThemeId;
   /** Of the hand that holds the screen: the desk stands on its side. */
   readonly thumb: 'right' | 'left';
+  /** A sound and a tap for the hand when frames are taken, a screen that stays awake. */
+  readonly manners: Manners;
+  setManners(change: Partial<Manners>): void;
   readonly scope: Scope;
   readonly orientation: Orientation;
   readonly camera: CameraState;
   readonly capture: CaptureState;
+  /** Of the set that the scene asks for, while it is told: how much more light each frame gets than the exposure that stands, thirds of a stop. */
+  readonly planShown: readonly number[] | null;
+  showPlan(thirds: readonly number[] | null): void;
   /** Counts the presses whose frames are safe. */
   readonly taken: number;
   noteTaken(): void;

@@ -10,10 +10,12 @@ export const pageSlice: Slice<PageSlice> = (set) => ({
   guided: false,
   theme: 'studio',
   thumb: 'right',
+  manners: { sound: false, haptics: true, awake: true },
   scope: 'raw',
   orientation: 'portrait',
   camera: { kind: 'starting' },
   capture: { kind: 'idle' },
+  planShown: null,
   taken: 0,
 
   setWants: (wants) => set((desk) => ({ wants: { ...desk.wants, ...wants } })),
@@ -22,10 +24,12 @@ export const pageSlice: Slice<PageSlice> = (set) => ({
   // They count as seen once they were put away.
   showGuide: (guide) => set(({ guided }) => ({ guide, guided: guided || !guide })),
   setTheme: (theme) => set({ theme }),
+  setManners: (change) => set(({ manners }) => ({ manners: { ...manners, ...change } })),
   setThumb: (thumb) => set({ thumb }),
   toggleScope: () => set(({ scope }) => ({ scope: scope === 'raw' ? 'picture' : 'raw' })),
   setOrientation: (orientation) => set({ orientation }),
   setCamera: (camera) => set({ camera }),
   setCapture: (capture) => set({ capture }),
+  showPlan: (planShown) => set({ planShown }),
   noteTaken: () => set(({ taken }) => ({ taken: taken + 1 })),
 });

@@ -405,10 +405,21 @@ describe('a press on the clock', () => {
     useReport.getState().clear();
     const taken = giving();
     const done = press();
-    await jest.advanceTimersByTimeAsync(500);
+    await jest.advanceTimersByTimeAsync(4000);
     await done;
     expect(taken).toEqual([]);
     expect(state()).toMatchObject({ kind: 'failed', message: expect.stringContaining('finder') });
+  });
+
+  it('waits for a finder that has much to do, and says so', async () => {
+    useReport.getState().clear();
+    const taken = giving();
+    const done = press();
+    await jest.advanceTimersByTimeAsync(2000);
+    expect(state()).toMatchObject({ kind: 'busy', stage: 'answer' });
+    useReport.getState().take(report(1));
+    await done;
+    expect([taken.length, state().kind]).toEqual([1, 'idle']);
   });
 
   it('with a delay counts down, then exposes a camera that has come to rest', async () => {

@@ -30,8 +30,8 @@ import { readOutWaiting } from './read-out';
 import { focusedReport, rawOf, reportAnswering } from './report';
 import { MOST_UNSAVED, useUnsaved } from './unsaved';
 
-/** Longer than this the release does not wait for the finder to show what is set. */
-const ANSWER_MS = 500;
+/** Longer than this the release does not wait for the finder to show what is set; a scene that just came may keep it for a second. */
+const ANSWER_MS = 4000;
 /** Longer than this it does not wait for the automatic focus; then it takes what there is. */
 const FOCUS_MS = 2000;
 /** What takes longer than this is told. */

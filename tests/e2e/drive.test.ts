@@ -68,7 +68,26 @@ it.each(SIZES)('$name', async (size) => {
     await wordsBecome(page, 'status', /10 @ 10\/s/);
     expect(await words(page, 'status')).not.toMatch(/ EV/);
     if (size.name === 'lying') {
+      // What it is felt by; the screen is kept awake as long as that is wanted.
+      await page.evaluate(`
+        window.taps = [];
+        navigator.vibrate = (ms) => taps.push(ms) > 0;
+        const ask = navigator.wakeLock.request.bind(navigator.wakeLock);
+        window.awake = [];
+        navigator.wakeLock.request = async (kind) => {
+          const held = await ask(kind).catch(() => new EventTarget());
+          held.release ??= async () => undefined;
+          awake.push(kind);
+          return held;
+        };
+      `);
+      await tap(page, 'manners-awake');
+      await page.waitForSelector(`${byId('manners-awake')}[aria-checked=false]`);
+      await key('manners-awake', 'Enter');
+      await page.waitForFunction('awake.length === 1');
       await safe(page, () => tap(page, 'release'));
+      await page.waitForFunction('taps.length === 1');
+      await tap(page, 'manners-haptics');
       await rollBecomes(page, { frames, waiting: 10 });
     } else {
       await key('burst-how-count', 'ArrowRight');

@@ -4,7 +4,20 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { defaultFolders } from '../../server/main';
-import { byId, live, openStage, take, tap, tapOn, words, wordsBecome, workerOf, type Stage } from './browser';
+import {
+  byId,
+  deskKeeps,
+  framesPass,
+  live,
+  openStage,
+  take,
+  tap,
+  tapOn,
+  words,
+  wordsBecome,
+  workerOf,
+  type Stage,
+} from './browser';
 
 jest.setTimeout(120_000);
 
@@ -140,6 +153,78 @@ describe('a roll', () => {
     expect(await page.$eval('[role=main]', (e) => e.textContent)).toMatch(/1 record could not be read/);
   });
 });
+
+/** Pages to kill: a few in every run; more can be asked for. */
+const KILLS = Number(process.env.KILLS ?? 3);
+
+it(
+  `of ${KILLS} pages that are killed in the midst of a burst none loses a frame that was safe, or leaves one twice`,
+  async () => {
+    let page = await stage.phone();
+    await finder(page);
+    await page.keyboard.press('x');
+    await tap(page, 'more-tab-drive');
+    await tap(page, 'takes-burst');
+    while ((await words(page, 'burst-frames-words')) !== '3') await tap(page, 'burst-frames-less');
+    await deskKeeps(page, '"frames":3,"perS"');
+    const kept = async () => {
+      const read = (await keysOf(page, 'frame:')).map((key) => key.slice('frame:'.length));
+      const latent = (await keysOf(page, 'latent:')).map((key) => key.slice('latent:'.length));
+      return new Set([...read, ...latent]).size;
+    };
+    let least = await kept();
+    for (let kill = 0; kill < KILLS; kill++) {
+      const told = page.$eval('canvas', (canvas) => Number(canvas.dataset.taken));
+      const before = await told;
+      await tap(page, 'release');
+      // At any moment from the touch to deep in the read-out.
+      // A press that says that nothing was taken has taken nothing.
+      const said = async () => {
+        const found = await page.waitForFunction(
+          (n: number, failed: string): string => {
+            if (document.querySelector(failed)) return 'failed';
+            return Number(document.querySelector('canvas')?.dataset.taken) > n ? 'safe' : '';
+          },
+          { polling: 1 },
+          before,
+          byId('capture-failed'),
+        );
+        return (await found.jsonValue()) as string;
+      };
+      const safe = kill % 3 > 0 && (await said()) === 'safe';
+      if (kill % 3 === 2) await framesPass(page, 5 + ((kill * 37) % 60));
+      const context = page.browserContext();
+      await page.close();
+      page = await stage.phone(context);
+      await go(page, '/');
+      await page.waitForFunction(
+        (s: string) => {
+          const release = document.querySelector(s);
+          return release !== null && release.getAttribute('aria-disabled') !== 'true';
+        },
+        { timeout: 20_000 },
+        byId('release'),
+      );
+      const now = await kept();
+      // All of a press or none of it; all where it was said to be safe.
+      expect(safe ? [3] : [0, 3]).toContain(now - least);
+      least = now;
+    }
+    // What waits is read out by the page that lives, with no press of its own.
+    const waiting = await keysOf(page, 'latent:');
+    await page.waitForFunction(
+      (s: string, n: number) =>
+        Number(/(\d+) waiting/.exec(document.querySelector(s)?.getAttribute('aria-label') ?? '')?.[1] ?? 0) <
+        n,
+      { timeout: 60_000 },
+      byId('open-sheet'),
+      waiting.length,
+    );
+    expect(await kept()).toBe(least);
+    await page.close();
+  },
+  120_000 + KILLS * 10_000,
+);
 
 describe('a roll that cannot be opened', () => {
   it('says so, and opens when it is tried again', async () => {

@@ -5,6 +5,7 @@ import {
   BRACKET_ORDERS,
   bracketed,
   bracketThirds,
+  highlightsToClip,
   MOST_FRAMES,
   MOST_STEP_THIRDS,
   planBracket,
@@ -162,6 +163,22 @@ describe('a set planned from the scene', () => {
         },
       ),
       { numRuns: 400 },
+    );
+  });
+
+  it('or of any set: the darkest frame moved to where the highlights that count just do not clip', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: MOST_FRAMES }),
+        fc.integer({ min: 1, max: MOST_STEP_THIRDS }),
+        fc.double({ min: -8, max: 8, noNaN: true }),
+        (frames, step, headroomEv) => {
+          const shift = highlightsToClip(set(frames, step), headroomEv);
+          const darkest = shift + Math.min(...bracketThirds(set(frames, step)));
+          expect(headroomEv - darkest / 3).toBeGreaterThanOrEqual(-1e-3);
+          expect(headroomEv - darkest / 3).toBeLessThan(1 / 3 + 1e-3);
+        },
+      ),
     );
   });
 

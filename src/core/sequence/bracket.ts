@@ -36,6 +36,15 @@ export function bracketThirds({ frames, stepThirds, order }: Omit<Bracket, 'by'>
   return rising.sort((a, b) => Math.abs(a) - Math.abs(b) || a - b);
 }
 
+/**
+ * How far the middle of a set is to move so that its darkest frame has the highlights that count just under clip, thirds of a stop, downwards.
+ * @param headroomEv of the exposure that stands, finite
+ */
+export function highlightsToClip(set: Omit<Bracket, 'by'>, headroomEv: number): number {
+  const darkest = Math.min(...bracketThirds(set));
+  return Math.floor(3 * headroomEv + ROUNDING) - darkest;
+}
+
 /** What would make a set fit into what time or ISO can do. */
 export interface BracketRemedies {
   /** Moves the middle of the set, thirds of a stop; null where the set is wider than all that there is. */

@@ -1,13 +1,17 @@
 // What one press does: at once or after a delay, one frame, a burst, or a set that differs in light; and the set that the scene asks for.
+import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import {
   bracketed,
+  bracketThirds,
   BRACKET_ORDERS,
   BRACKET_WAYS,
   MOST_FRAMES,
   MOST_STEP_THIRDS,
+  highlightsToClip,
   planBracket,
   type Bracket,
+  type BracketPlan,
 } from '../../core/sequence/bracket';
 import { burstEveryS, isBurst, MOST_BURST, MOST_PER_S } from '../../core/sequence/burst';
 import { DELAYS_S } from '../../core/setting/delay';
@@ -70,6 +74,7 @@ export function DrivePanel() {
         </Words>
       )}
       {can.files && <FilesPart />}
+      <MannersPart />
     </>
   );
 }
@@ -124,6 +129,43 @@ function FilesPart() {
       <Words kind="label" quiet testID="files-words">
         {TRADE_OFFS[files.kind]} About {sizeWords(bytes)} a frame
         {from > 0 ? `, as the last ${from === 1 ? 'one' : from}` : ', as is usual'}.
+      </Words>
+    </>
+  );
+}
+
+/** What a press is heard and felt by, and whether the screen sleeps. */
+function MannersPart() {
+  const { sound, haptics, awake } = useDesk((d) => d.manners);
+  const { setManners } = useDesk.getState();
+  return (
+    <>
+      <Words kind="label" quiet>
+        When frames are taken, and while a count runs:
+      </Words>
+      <View style={styles.row}>
+        <Button
+          label="Sound"
+          on={sound}
+          onPress={() => setManners({ sound: !sound })}
+          testID="manners-sound"
+        />
+        <Button
+          label="Vibration"
+          on={haptics}
+          onPress={() => setManners({ haptics: !haptics })}
+          testID="manners-haptics"
+        />
+        <Button
+          label="Screen stays on"
+          name="Screen stays on while the finder is open"
+          on={awake}
+          onPress={() => setManners({ awake: !awake })}
+          testID="manners-awake"
+        />
+      </View>
+      <Words kind="label" quiet>
+        A page cannot set the screen’s brightness: in sun take the theme Sun, and turn it up by the device.
       </Words>
     </>
   );
@@ -313,14 +355,26 @@ function Set({ bracket, change }: { bracket: Bracket; change: (next: Partial<Bra
   );
 }
 
+/** How much more light its frames get than the exposure that stands. */
+function thirdsOfPlan({ frames, stepThirds, middleThirds }: BracketPlan & { kind: 'set' }): number[] {
+  return bracketThirds({ frames, stepThirds, order: 'rising' }).map((third) => middleThirds + third);
+}
+
 /** The smallest set that holds the scene, at the ISO that stands. */
 function Plan() {
   const bracket = useDesk((d) => d.settings.bracket);
   const range = useRawWords((r) => r.range);
   const headroomEv = useRawWords((r) => r.headroomEv);
   const settings = useExposureWords((e) => e.settings);
-  if (!range || headroomEv === null || !settings) return null;
-  const plan = planBracket(range, headroomEv);
+  const plan = range && headroomEv !== null ? planBracket(range, headroomEv) : null;
+  const key = plan && JSON.stringify(plan);
+  useEffect(() => {
+    const { showPlan } = useDesk.getState();
+    showPlan(plan?.kind === 'set' ? thirdsOfPlan(plan) : null);
+    return () => showPlan(null);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the same plan is another object with every report
+  }, [key]);
+  if (!plan || !range || headroomEv === null || !settings) return null;
   const scene = `The scene spans ${range.sceneEv.toFixed(1)} EV, this camera ${range.sensorEv.toFixed(1)} clean at ISO ${valueWords('iso', settings.iso)}`;
   if (plan.kind === 'none')
     return (
@@ -336,6 +390,7 @@ function Plan() {
     useDesk.getState().changeSetting('bracket', wanted);
     moveMiddle(settings, plan.middleThirds);
   };
+  const toClip = Number.isFinite(headroomEv) ? highlightsToClip(bracket, headroomEv) : 0;
   const there =
     plan.middleThirds === 0 && wanted.frames === bracket.frames && wanted.stepThirds === bracket.stepThirds;
   const middle =
@@ -348,13 +403,22 @@ function Plan() {
           ? `one frame holds it${plan.middleThirds === 0 ? '' : `, ${formatThirds(plan.middleThirds / 3)} EV from here`}.`
           : `${bracketWords(wanted).split(',')[0]} hold it with a stop in common${middle}.`}
       </Words>
-      <Button
-        label="Take it over"
-        name="Take it over: the set that the scene asks for"
-        disabled={there}
-        onPress={take}
-        testID="bracket-take"
-      />
+      <View style={styles.row}>
+        <Button
+          label="Take it over"
+          name="Take it over: the set that the scene asks for"
+          disabled={there}
+          onPress={take}
+          testID="bracket-take"
+        />
+        <Button
+          label="Highlights to clip"
+          name="Highlights to clip: the darkest frame just holds what counts, no more"
+          disabled={toClip === 0}
+          onPress={() => moveMiddle(settings, toClip)}
+          testID="bracket-to-clip"
+        />
+      </View>
     </>
   );
 }

@@ -6,6 +6,7 @@ import { useDesk } from '../../live/desk';
 import { useBody, useOptic } from '../../live/in-use';
 import { useReport } from '../../live/report';
 import { feedCamera, setRunning } from '../../live/feed';
+import { keepingAwake, minding } from '../../live/manners';
 import type { FaderId } from '../../live/desk-state';
 import { Button } from '../../ui/button';
 import { colour, space } from '../../ui/theme';
@@ -43,6 +44,8 @@ export function FinderScreen({ active }: { active: boolean }) {
   const places = placesFor({ room, aspect, faders, panel: shown, hand, text });
   useDeskKeys(active, open);
   useFeed(active, lying);
+  useEffect(minding, []);
+  useEffect(() => (active ? keepingAwake() : undefined), [active]);
   const { kind, picture, tools, second, release } = places;
   const wide = kind === 'wide';
   // The picture's histogram stands beside raw's.

@@ -39,7 +39,11 @@ export function HistogramBox({ width }: { width: number }) {
             <LiveScope
               width={across}
               height={height}
-              look={kind === 'raw' ? { kind, axis: WHOLE_AXIS, heights, cleanDb: null } : { kind, heights }}
+              look={
+                kind === 'raw'
+                  ? { kind, axis: WHOLE_AXIS, heights, cleanDb: null, spans: null }
+                  : { kind, heights }
+              }
             />
           )}
         </View>

@@ -4,6 +4,7 @@ import { useRef, useState } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 import { GestureDetector } from 'react-native-gesture-handler';
 import { carrierOf } from '../../core/exposure/automatic';
+import { bracketThirds } from '../../core/sequence/bracket';
 import { nearestStep } from '../../core/units/ladders';
 import { exactOf } from '../../live/desk-controls';
 import { latestReport, rawOf, reasonOf, useReport } from '../../live/report';
@@ -18,6 +19,17 @@ import { useTouch } from '../../ui/use-touch';
 import { Words } from '../../ui/words';
 import { headroomWords, percentWords, rangeWords, valueWords } from './format';
 import { LiveScope } from './live-scope';
+
+/** What the frames of the set hold that is chosen; while none is, of the one that the scene asks for, as long as that is being told. */
+function useSpans() {
+  const bracket = useDesk((d) => d.settings.bracket);
+  const plan = useDesk((d) => d.planShown);
+  const { can } = useOptic();
+  if (!can.bracket) return null;
+  if (bracket.frames > 1)
+    return { thirds: bracketThirds({ ...bracket, order: 'rising' }), token: 'accent' as const };
+  return plan && { thirds: plan, token: 'good' as const };
+}
 
 /** Narrower than this the head has no room for the scene's range. */
 const RANGE_FROM = 340;
@@ -36,6 +48,7 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
   const [axis, setAxis] = useState(WHOLE_AXIS);
   const heights = useDesk((d) => d.check.heights);
   const cleanDb = useDesk((d) => d.check.cleanDb);
+  const spans = useSpans();
   const start = useRef(0);
   const carrier = carrierOf(
     controls,
@@ -135,7 +148,9 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
           <LiveScope
             width={width}
             height={height - HEAD * text}
-            look={scope === 'raw' ? { kind: 'raw', axis, heights, cleanDb } : { kind: 'picture', heights }}
+            look={
+              scope === 'raw' ? { kind: 'raw', axis, heights, cleanDb, spans } : { kind: 'picture', heights }
+            }
           />
         )}
       </View>

@@ -45,7 +45,14 @@ export type Paint = (pen: Pen) => void;
 
 /** What a scope shows: raw with all that is known beside it or alone, or the picture's code values. */
 export type ScopeLook =
-  | { readonly kind: 'raw'; readonly axis: Axis; readonly heights: Heights; readonly cleanDb: number | null }
+  | {
+      readonly kind: 'raw';
+      readonly axis: Axis;
+      readonly heights: Heights;
+      readonly cleanDb: number | null;
+      /** Of a set of frames, how much more light each gets than the exposure that stands, thirds of a stop. */
+      readonly spans: { readonly thirds: readonly number[]; readonly token: Token } | null;
+    }
   | { readonly kind: 'picture'; readonly heights: Heights };
 
 /** What there is to show of one frame. */
@@ -100,9 +107,14 @@ export function paintScope(pen: Pen, look: ScopeLook, data: ScopeData | null): v
   }
   if (!data?.raw) return;
   const { stopline, floorEv, midGreyEv, cleanEv, tones } = data.raw;
-  const { axis, heights, cleanDb } = look;
+  const { axis, heights, cleanDb, spans } = look;
   const beside = cleanDb === null ? null : { clean: { ev: cleanEv, db: cleanDb }, tones, pins: data.pins };
-  paintStopline(pen, { data: stopline, floorEv, midGreyEv, axis, heights, ...beside });
+  // A frame with more light clips that much lower, and is clean that much lower.
+  const held = spans && {
+    token: spans.token,
+    of: spans.thirds.map((third) => ({ fromEv: cleanEv - third / 3, toEv: -third / 3 })),
+  };
+  paintStopline(pen, { data: stopline, floorEv, midGreyEv, axis, heights, ...beside, ...(held && { held }) });
 }
 
 export interface StoplineLook {
@@ -116,6 +128,8 @@ export interface StoplineLook {
   readonly tones?: ToneLimits;
   /** Pins by their letters: how far each is from raw clip in its first channel. */
   readonly pins?: readonly Pick<PinReading, 'letter' | 'toClipEv'>[];
+  /** What each frame of a set holds clean and unclipped, stops from raw clip as the exposure stands. */
+  readonly held?: { readonly token: Token; readonly of: readonly { fromEv: number; toEv: number }[] };
   readonly axis?: Axis;
   readonly heights?: Heights;
 }
@@ -123,9 +137,21 @@ export interface StoplineLook {
 const INKS = ['red', 'green', 'blue'] as const;
 const AXIS = 16;
 const LABEL_PX = 11;
+/** Height of what one frame of a set holds. */
+const HELD_ROW = 9;
 
 export function paintStopline(pen: Pen, look: StoplineLook): void {
-  const { data, floorEv, midGreyEv, clean, tones, pins = [], axis = WHOLE_AXIS, heights = 'root' } = look;
+  const {
+    data,
+    floorEv,
+    midGreyEv,
+    clean,
+    tones,
+    held,
+    pins = [],
+    axis = WHOLE_AXIS,
+    heights = 'root',
+  } = look;
   const { width, height, bold } = pen;
   const plot = height - AXIS * pen.text;
   const x = (ev: number) => xOfEv(ev, width, axis);
@@ -147,6 +173,12 @@ export function paintStopline(pen: Pen, look: StoplineLook): void {
   tones?.whiteEv.forEach((white, c) => {
     const y = 2 + 3 * c;
     line(pen, INKS[c]!, 2, Math.max(0, x(tones.blackEv[c]!)), y, Math.max(0, x(white)), y);
+  });
+  held?.of.forEach(({ fromEv, toEv }, i) => {
+    const [from, to] = [Math.max(0, x(fromEv)), Math.min(width, x(toEv))];
+    const row = Math.min(HELD_ROW, (0.6 * plot) / held.of.length);
+    const y = plot - (i + 1) * row;
+    if (to > from) wash(pen, held.token, 0.85, from, y, to - from, Math.max(2, row - 2));
   });
   const upright = (token: Token, at: number, stroke: number, dash?: readonly number[]) =>
     line(pen, token, stroke, at, 0, at, plot, dash);
