@@ -47,9 +47,9 @@ export const UNSAVED_WAIT =
 
 /**
  * @param hardness how hard the release is pressed, 0 … 1: a key is struck softly
- * @param letGo aborted when the release is let go; absent where nobody holds it
+ * @param released aborted when the release is let go; absent where nobody holds it
  */
-export async function press(hardness = 0.3, letGo?: AbortSignal): Promise<void> {
+export async function press(hardness = 0.3, released?: AbortSignal): Promise<void> {
   if (running) return;
   const controller = new AbortController();
   const { signal } = controller;
@@ -84,7 +84,7 @@ export async function press(hardness = 0.3, letGo?: AbortSignal): Promise<void> 
       await takeAtOnce(taking.take(sequence, signal), sequence.shots.length, signal);
     else if (!isHeldBurst(useDesk.getState().settings, report.optic))
       await keepLatent(taking.expose(sequence));
-    else await takeWhileHeld(taking.expose(sequence), letGo);
+    else await takeWhileHeld(taking.expose(sequence), released);
     setCapture({ kind: 'idle' });
     useDesk.getState().noteTaken();
   } catch (error) {
@@ -117,13 +117,13 @@ async function keepLatent(frames: readonly LatentFrame[]): Promise<void> {
 }
 
 /** Keeps the frames of a burst one by one as their moments come, until the release is let go. */
-async function takeWhileHeld(frames: readonly LatentFrame[], letGo?: AbortSignal): Promise<void> {
+async function takeWhileHeld(frames: readonly LatentFrame[], released?: AbortSignal): Promise<void> {
   const startMs = performance.now();
   const firstMs = frames[0]?.timeMs ?? 0;
   for (const { group, ...frame } of frames) {
     const waitMs = frame.timeMs - firstMs - (performance.now() - startMs);
-    if (waitMs > 0 && letGo) await elapsed(waitMs, letGo);
-    if (group!.index > 0 && (letGo?.aborted ?? true)) return;
+    if (waitMs > 0 && released) await elapsed(waitMs, released);
+    if (group!.index > 0 && (released?.aborted ?? true)) return;
     // How many it will be nobody knows yet.
     await keepLatent([{ ...frame, group: { id: group!.id, index: group!.index } }]);
   }

@@ -155,7 +155,7 @@ describe('a roll', () => {
 });
 
 /** Pages to kill: a few in every run; more can be asked for. */
-const KILLS = Number(process.env.KILLS ?? 3);
+const KILLS = Number(process.env.KILLS ?? 2);
 
 it(
   `of ${KILLS} pages that are killed in the midst of a burst none loses a frame that was safe, or leaves one twice`,

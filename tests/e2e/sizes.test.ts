@@ -309,21 +309,6 @@ describe('with a long remedy, and with everything manual on a lens with an iris'
   });
 });
 
-it.each([
-  [390, 844],
-  [844, 390],
-  [820, 1180],
-  [1280, 800],
-] as const)('%d × %d: axe finds nothing serious, plain and with a panel', async (...screen) => {
-  const page = await opened();
-  await resize(page, screen);
-  expect(await serious(page)).toEqual([]);
-  await page.keyboard.press('x');
-  await page.waitForSelector('[role=dialog]');
-  expect(await serious(page)).toEqual([]);
-  await page.close();
-});
-
 it('turned while a frame is read out and after, nothing is lost: the finder lives on, the frame is kept, the next one lies', async () => {
   const page = await opened();
   await resize(page, [390, 844]);
@@ -449,50 +434,71 @@ it('keeps clear of notches and bars', async () => {
   await page.close();
 });
 
-it.each([
-  [390, 844],
-  [844, 390],
-  [1280, 800],
-] as const)('%d × %d: with text twice as large nothing is lost', async (...screen) => {
-  const page = await opened();
-  await page.evaluate(() => (document.documentElement.style.fontSize = '200%'));
-  await resize(page, screen);
-  expect(await troubles(page, screen)).toEqual([]);
-  await page.keyboard.press('x');
-  await page.waitForSelector('[role=dialog]');
-  await framesPass(page, 2);
-  expect(await troubles(page, screen)).toEqual([]);
-  await page.close();
-});
-
-it('with forced colours what is chosen is told by a line', async () => {
-  const page = await opened();
-  const session = await page.createCDPSession();
-  await session.send('Emulation.setEmulatedMedia', {
-    features: [{ name: 'forced-colors', value: 'active' }],
+describe('on one page, that each leaves as it found it', () => {
+  let page: Page;
+  beforeAll(async () => {
+    page = await opened();
   });
-  await framesPass(page, 2);
-  const lineOf = (id: string) => page.$eval(byId(id), (e) => getComputedStyle(e).outlineStyle);
-  const lenses = await page.$$eval('[data-testid^=lens-]', (all) =>
-    all.map((e) => [e.getAttribute('aria-checked'), getComputedStyle(e).outlineStyle]),
-  );
-  expect(lenses).toContainEqual(['true', 'solid']);
-  expect(lenses).toContainEqual(['false', 'none']);
-  expect(await lineOf('release')).toBe('none');
-  await page.close();
-});
+  afterEach(async () => {
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('[role=dialog]'));
+    await page.evaluate(() => (document.documentElement.style.fontSize = ''));
+    await page.emulateMediaFeatures([]);
+  });
+  afterAll(() => page.close());
 
-it('is read in the order of the work: meter, picture, set, check, release', async () => {
-  const page = await opened();
-  const order = await page.evaluate(
-    (ids: string[]) => {
-      const found = ids.map((id) => document.querySelector(`[data-testid="${id}"]`)!);
-      return found.every(
-        (e, i) => i === 0 || found[i - 1]!.compareDocumentPosition(e) & Node.DOCUMENT_POSITION_FOLLOWING,
-      );
-    },
-    ['reading', 'finder', 'stopline-raw', 'fader-shutter', 'fader-focus', 'check', 'release'],
-  );
-  expect(order).toBe(true);
-  await page.close();
+  it.each([
+    [390, 844],
+    [844, 390],
+    [820, 1180],
+    [1280, 800],
+  ] as const)('%d × %d: axe finds nothing serious, plain and with a panel', async (...screen) => {
+    await resize(page, screen);
+    expect(await serious(page)).toEqual([]);
+    await page.keyboard.press('x');
+    await page.waitForSelector('[role=dialog]');
+    expect(await serious(page)).toEqual([]);
+  });
+
+  it.each([
+    [390, 844],
+    [844, 390],
+    [1280, 800],
+  ] as const)('%d × %d: with text twice as large nothing is lost', async (...screen) => {
+    await page.evaluate(() => (document.documentElement.style.fontSize = '200%'));
+    await resize(page, screen);
+    expect(await troubles(page, screen)).toEqual([]);
+    await page.keyboard.press('x');
+    await page.waitForSelector('[role=dialog]');
+    await framesPass(page, 2);
+    expect(await troubles(page, screen)).toEqual([]);
+  });
+
+  it('with forced colours what is chosen is told by a line', async () => {
+    const session = await page.createCDPSession();
+    await session.send('Emulation.setEmulatedMedia', {
+      features: [{ name: 'forced-colors', value: 'active' }],
+    });
+    await framesPass(page, 2);
+    const lineOf = (id: string) => page.$eval(byId(id), (e) => getComputedStyle(e).outlineStyle);
+    const lenses = await page.$$eval('[data-testid^=lens-]', (all) =>
+      all.map((e) => [e.getAttribute('aria-checked'), getComputedStyle(e).outlineStyle]),
+    );
+    expect(lenses).toContainEqual(['true', 'solid']);
+    expect(lenses).toContainEqual(['false', 'none']);
+    expect(await lineOf('release')).toBe('none');
+  });
+
+  it('is read in the order of the work: meter, picture, set, check, release', async () => {
+    const order = await page.evaluate(
+      (ids: string[]) => {
+        const found = ids.map((id) => document.querySelector(`[data-testid="${id}"]`)!);
+        return found.every(
+          (e, i) => i === 0 || found[i - 1]!.compareDocumentPosition(e) & Node.DOCUMENT_POSITION_FOLLOWING,
+        );
+      },
+      ['reading', 'finder', 'stopline-raw', 'fader-shutter', 'fader-focus', 'check', 'release'],
+    );
+    expect(order).toBe(true);
+  });
 });

@@ -184,11 +184,12 @@ describe.each([
   ['is gone', end],
   ['throws', break_],
 ] as const)('a worker that %s', (_, harm) => {
+  // One page for all of them: each brings back what it has ended.
   let page: Page;
-  beforeEach(async () => {
+  beforeAll(async () => {
     page = await heldFinder();
   });
-  afterEach(() => page.close());
+  afterAll(() => page.close());
 
   it('the finder, while it is live', async () => {
     await harm(page, 'finder');
