@@ -61,7 +61,8 @@ let current: { readonly id: string; readonly controller: AbortController } | und
 export async function readOutWaiting(): Promise<void> {
   more = true;
   if (useReadOut.getState().busy) return;
-  set({ busy: true });
+  const { [ROLL_FAILED]: _, ...failed } = useReadOut.getState().failed;
+  set({ busy: true, failed });
   try {
     await inTurn(async () => {
       while (more) {

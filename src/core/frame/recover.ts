@@ -9,6 +9,9 @@ import { NO_RAW } from './picture-frame';
 import { noteForward, rawFiguresOf, type CaptureNote, type FrameRecord } from './record';
 import type { Format } from '../setting/files';
 
+/** Said of a frame whose raw numbers were counted, and let go, before its record was lost. */
+const PICTURE_ONLY = 'only its picture was kept';
+
 export interface FoundFile {
   readonly format: Format;
   readonly bytes: Uint8Array;
@@ -23,7 +26,9 @@ export interface FoundFile {
 export async function recordFromFiles(files: readonly FoundFile[]): Promise<unknown> {
   const jpeg = files.find(({ format }) => format === 'jpeg');
   const dng = files.find(({ format }) => format === 'dng');
-  const found = jpeg ? ofPicture(jpeg.bytes) : dng && ofRaw(dng.bytes);
+  const picture = jpeg && ofPicture(jpeg.bytes);
+  // A picture beside raw tells of raw; one beside a linear file tells of itself.
+  const found = dng && picture?.image.kind !== 'rgb' ? ofRaw(dng.bytes) : picture;
   if (!found) return undefined;
   const entries = await Promise.all(files.map(({ format, bytes }) => entryOf(format, bytes)));
   return { ...found, files: entries, place: { kind: 'stored' } } satisfies FrameRecord;
@@ -42,7 +47,7 @@ function ofRaw(bytes: Uint8Array): Found | undefined {
 
 function ofPicture(bytes: Uint8Array): Found | undefined {
   const note = noteOf(jpegFacts(bytes).xmp);
-  return note && { ...note, result: { unknown: NO_RAW } };
+  return note && { ...note, result: { unknown: note.made.kind === 'browser' ? NO_RAW : PICTURE_ONLY } };
 }
 
 function noteOf(xmp: string | undefined): CaptureNote | undefined {
