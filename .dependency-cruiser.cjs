@@ -25,6 +25,7 @@ const core = [
   ['optics', 'colour', 'body'],
   ['light'],
   ['units', 'numeric'],
+  ['kernels'],
 ];
 const upward = (names, prefix) =>
   names.flatMap((here, i) =>

@@ -2,7 +2,17 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['dist/', '.cache/', '.expo/', 'node_modules/', 'assets/', '**/*.generated.js'] },
+  {
+    ignores: [
+      'dist/',
+      '.cache/',
+      '.expo/',
+      'node_modules/',
+      'assets/',
+      '**/*.generated.js',
+      'src/core/kernels/assembly/',
+    ],
+  },
   ...tseslint.configs.recommended,
   {
     files: ['**/*.{ts,tsx}'],

@@ -183,6 +183,8 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
   const focuser = focusFollower(source, kept);
   let colour: CameraColour | undefined;
   let shownM: number | undefined;
+  /** The lens came to rest since this finder began. */
+  let rested = false;
   /** What peaks, what that was told for, and what it was last wanted for. */
   let framesHere = 0;
   let peaking: { wanted: string; key?: string; samples?: Uint32Array } | undefined;
@@ -226,9 +228,12 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
         again: ask.focusAgain,
         timeS: moment.timeS,
       });
-      // While the lens searches the picture follows it more slowly: all of it is made anew for another focus.
-      const focusM =
-        focus.state === 'searching' && number % SEARCH_SHOWN !== 0 ? (shownM ?? focus.focusM) : focus.focusM;
+      // While the lens searches the picture follows it more slowly: all of it is made anew for another focus. Before it has found anything for
+      // the first time there is no picture in focus to be left, and what is in focus is wanted soonest.
+      const searching = focus.state === 'searching';
+      if (!searching && focus.state !== 'waiting') rested = true;
+      const follows = !searching || (rested && number % SEARCH_SHOWN === 0);
+      const focusM = follows ? focus.focusM : (shownM ?? focus.focusM);
       shownM = focusM;
       observed = source.observe({ settings: resolved.settings, focusM, number, moment, colour });
       const counting = countingKey(resolved.settings);
@@ -237,8 +242,9 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
         outlookFor.count(observed.light);
         countedFor = '';
       } else if (
-        countedFor !== counting ||
-        ++sinceCounted >= (observed.refocused ? COUNT_LATER : COUNT_EVERY)
+        // Until the lens rests, averages do.
+        !(searching && countedFor === '') &&
+        (countedFor !== counting || ++sinceCounted >= (observed.refocused ? COUNT_LATER : COUNT_EVERY))
       ) {
         // What moves is counted anew once in a while: figures that change faster cannot be read.
         sinceCounted = 0;

@@ -4,6 +4,7 @@ import { balanceGains, srgbFromBalanced } from '../colour/camera';
 import { encodeSrgb } from '../colour/srgb';
 import { extendedStops, type ExposureSettings } from '../exposure/settings';
 import { blackOf, cfaIndex, type PerSite, type RawImage } from '../sensor/raw-frame';
+import { MOST_WIDE, rowDeveloper, type RowDeveloper } from './develop-kernel';
 
 /**
  * Stops from raw full scale to picture white at base ISO: a metered grey lies at 0.08125/0.78 of saturation
@@ -127,16 +128,58 @@ export interface Region {
  * @throws RangeError when the region leaves the frame
  */
 export function developRegion(
-  frame: Pick<RawImage, 'width' | 'height' | 'phase' | 'data'>,
+  frame: Mosaic,
   developer: Developer,
   region: Region,
   rgba: Uint8ClampedArray,
 ): void {
-  const { width, height, phase = [0, 0] } = frame;
+  const { width, height } = frame;
   if (region.x < 0 || region.y < 0 || region.x + region.width > width || region.y + region.height > height) {
     throw new RangeError('The region leaves the frame');
   }
   if (width < 2 || height < 2) throw new RangeError('A mosaic needs two rows and two columns');
+  const rows = region.width <= MOST_WIDE ? rowDeveloper(developer) : null;
+  if (rows) developRows(frame, rows, region, rgba);
+  else developPlainly(frame, developer, region, rgba);
+}
+
+type Mosaic = Pick<RawImage, 'width' | 'height' | 'phase' | 'data'>;
+
+function developRows(
+  { width, height, phase = [0, 0], data }: Mosaic,
+  rows: RowDeveloper,
+  region: Region,
+  rgba: Uint8ClampedArray,
+): void {
+  const [px, py] = phase;
+  const across = region.width;
+  const oddFirst = ((region.x - 1) & 1) === 1;
+  const balance = (y: number) => {
+    // Mirrored at the frame's edges, so that neighbours keep their colours.
+    const at = y < 0 ? 1 : y >= height ? height - 2 : y;
+    const row = at * width;
+    rows.data[0] = data[row + (region.x > 0 ? region.x - 1 : 1)]!;
+    rows.data.set(data.subarray(row + region.x, row + region.x + across), 1);
+    rows.data[across + 1] = data[row + (region.x + across < width ? region.x + across : width - 2)]!;
+    const [even, odd] = [cfaIndex(px, at + py), cfaIndex(px + 1, at + py)];
+    rows.balance(across + 2, even, odd, oddFirst, (y - region.y + 1) % 3);
+  };
+  balance(region.y - 1);
+  balance(region.y);
+  const bytes = rows.pixels.subarray(0, 4 * across);
+  for (let i = 0; i < region.height; i++) {
+    const y = region.y + i;
+    balance(y + 1);
+    const oddRow = ((y + py) & 1) === 1;
+    const chromaFirst = ((region.x + px) & 1) === Number(oddRow);
+    rows.row(i % 3, (i + 1) % 3, (i + 2) % 3, across, chromaFirst, oddRow);
+    rgba.set(bytes, 4 * i * across);
+  }
+}
+
+/** The same without a kernel. */
+function developPlainly(frame: Mosaic, developer: Developer, region: Region, rgba: Uint8ClampedArray): void {
+  const { height, phase = [0, 0] } = frame;
   const m = developer.matrix;
   const m0 = m[0]!, m1 = m[1]!, m2 = m[2]!, m3 = m[3]!, m4 = m[4]!, m5 = m[5]!, m6 = m[6]!, m7 = m[7]!, m8 = m[8]!; // prettier-ignore
   const tone = developer.tone;

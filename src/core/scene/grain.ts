@@ -8,7 +8,8 @@ const MASK = CELLS - 1;
 /** Bytes, for the sake of the cache. */
 let lattice: Int8Array | undefined;
 
-function latticeOf(): Int8Array {
+/** Random values of a lattice of 64 × 64 × 64, −127 … 127. */
+export function latticeOf(): Int8Array {
   if (lattice) return lattice;
   const random = randomFrom(20240409);
   lattice = Int8Array.from({ length: CELLS ** 3 }, () => ((nextUint32(random) >>> 24) % 255) - 127);

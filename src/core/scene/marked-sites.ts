@@ -52,13 +52,15 @@ function markedIn(
       const i = Math.floor(py) * size + Math.floor(px);
       if (space.surface[i]! >> 5 !== spin.part) continue;
       const u = ((2 * px) / size - 1) * tanHalf;
-      const dir = [0, 1, 2].map((k) => ahead[k]! + up[k]! * v + right[k]! * u);
-      const scale = space.distance[i]! / Math.hypot(...dir);
-      const [wx, wy, wz] = [0, 1, 2].map((k) => eye[k]! + dir[k]! * scale) as [number, number, number];
+      const dx = ahead[0] + up[0] * v + right[0] * u;
+      const dy = ahead[1] + up[1] * v + right[1] * u;
+      const dz = ahead[2] + up[2] * v + right[2] * u;
+      const scale = space.distance[i]! / Math.sqrt(dx * dx + dy * dy + dz * dz);
+      const [wx, wz] = [eye[0] + dx * scale - spin.x, eye[2] + dz * scale - spin.z];
       sites.push(y * width + x);
       // Whole rows: between them a preview cannot tell.
-      tableRow.push(Math.floor(spinRow(wy, Math.hypot(wx - spin.x, wz - spin.z))));
-      angles.push(Math.atan2(wz - spin.z, wx - spin.x) / (2 * Math.PI));
+      tableRow.push(Math.floor(spinRow(eye[1] + dy * scale, Math.sqrt(wx * wx + wz * wz))));
+      angles.push(Math.atan2(wz, wx) / (2 * Math.PI));
     }
   }
   return {

@@ -1,7 +1,8 @@
 // What the camera adds to the plates' surfaces, as a factor for each site of a row: material grain and the marks of things
 // that turn.
 import { blurDiscMm } from '../optics/lens';
-import { noise3, octavesFor } from './grain';
+import { latticeOf, noise3, octavesFor } from './grain';
+import { grainRows } from './grain-kernel';
 import type { LightGrid } from './light-grid';
 import { poseOf } from './space';
 import { meanOverArc, spinMarks, spinRow } from './spin';
@@ -96,8 +97,28 @@ export function surfaceRows(
   const [rx0, ry0, rz0] = right;
   const [ex, ey, ez] = eye;
 
+  const fast = grainRows({
+    ...{
+      size,
+      lattice: latticeOf(),
+      pixel,
+      left,
+      between,
+      aside,
+      octaves: [f0, g0, f1, g1],
+      strengths,
+      fill,
+    },
+    ...{ leastWeight: LEAST_WEIGHT, edge: EDGE, stepsPerDioptre: STEPS_PER_DIOPTRE, fibreShare: 1 / FIBRE },
+    ...{ eye, right },
+  });
   const grainRow = (y: number, out: Float32Array) => {
     turnTo(y);
+    if (fast) fast(line, surface.subarray(at.kinds, at.kinds + size), at, out);
+    else plainRow(out);
+  };
+  /** The same without a kernel. */
+  const plainRow = (out: Float32Array) => {
     // In locals: this loop runs for every site of a capture.
     const { kinds, flat, bx, by, bz } = at;
     for (let x = 0; x < width; x++) {

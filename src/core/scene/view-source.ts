@@ -62,8 +62,9 @@ export function viewSource(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SI
   const { camera, outside } = view;
   const stage = previewStage(view, longSide);
   const { width, height } = stage;
-  const exposer = previewExposer(markedSites(view, width, height), MOST_KERNEL);
-  const pointExposer = previewExposer(markedSites(view, width, height), MOST_KERNEL);
+  const marks = markedSites(view, width, height);
+  const exposer = previewExposer(marks, MOST_KERNEL);
+  const pointExposer = previewExposer(marks, MOST_KERNEL);
   const light = new Float32Array(width * height);
   const pointLight = new Float32Array(width * height);
   const data = new Uint16Array(width * height);

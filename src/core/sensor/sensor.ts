@@ -1,6 +1,7 @@
 // The simulated sensor: light on each site → electrons → numbers. EMVA Standard 1288 linear camera model: Poisson
 // shot noise, read noise before and after the gain, quantisation, dead-on saturation. ISO 12232: ISO 100
 // saturates at 0.78 lx·s.
+import { MOST_WIDE, rowExposer, type SiteExposure } from './expose-kernel';
 import { analogueIso, BASE_ISO } from '../exposure/settings';
 import {
   fillUint32,
@@ -80,8 +81,6 @@ export function exposeRows(
   const electronsPerLx = electronsPerLxS(sensor) * exposure.shutterS;
   const readDn = Math.sqrt((gain * sensor.readPreE) ** 2 + sensor.readPostDn ** 2) / Math.sqrt(n);
   const { black, white } = sensor;
-  const quantiles = normalQuantiles();
-  const tables = poissonTables();
   // Averaging n sites: the sum of their electrons is Poisson with n times the mean. Beyond saturation by far more
   // than the noise, no draw is needed: the number is white.
   const dnPerSummedE = gain / n;
@@ -90,10 +89,32 @@ export function exposeRows(
   // A mean of many sites has less noise than a step: without dither its shadows would follow the steps instead of the light.
   const dither = n > 1 ? 1 / 65536 : 0;
   const rows = Math.floor(illuminance.length / width);
+  const of = { electronsPerLx, surelyFull, sitesPerSample: n, dnPerSummedE, readDn, black, white, dither };
+  const exposer = width <= MOST_WIDE ? rowExposer(of) : null;
+  for (let row = 0; exposer && row < rows; row++) {
+    exposer.light.set(illuminance.subarray(row * width, (row + 1) * width));
+    exposer.expose(width, exposure.seed, firstRow + row);
+    out.set(exposer.dn.subarray(0, width), row * width);
+  }
+  if (!exposer) exposePlainly(of, exposure.seed, illuminance, width, firstRow, out);
+}
+
+/** The same without a kernel. */
+function exposePlainly(
+  { electronsPerLx, surelyFull, sitesPerSample: n, dnPerSummedE, readDn, black, white, dither }: SiteExposure,
+  seed: number,
+  illuminance: Float32Array,
+  width: number,
+  firstRow: number,
+  out: Uint16Array,
+): void {
+  const quantiles = normalQuantiles();
+  const tables = poissonTables();
+  const rows = Math.floor(illuminance.length / width);
   const bitsOfRow = new Uint32Array(width);
   const mask = (1 << NORMAL_BITS) - 1;
   for (let row = 0; row < rows; row++) {
-    const random = randomFrom(exposure.seed, firstRow + row);
+    const random = randomFrom(seed, firstRow + row);
     fillUint32(random, bitsOfRow);
     const start = row * width;
     for (let x = 0; x < width; x++) {

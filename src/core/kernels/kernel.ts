@@ -1,0 +1,43 @@
+// Kernels: small WebAssembly modules with 128-bit SIMD, made from AssemblyScript (`assembly/`, built by tools/kernels.mjs) and carried along as text, so that
+// workers, terminal and tests load them alike. Each has a twin in plain TypeScript that does the same: it says what is right, and stands in where a
+// kernel cannot be loaded.
+
+/** Bytes of one value of base64 text. */
+function bytesOf(base64: string): Uint8Array<ArrayBuffer> {
+  const text = atob(base64);
+  return Uint8Array.from(text, (c) => c.charCodeAt(0));
+}
+
+const PAGE = 65536;
+let allowed = true;
+
+/** Whether kernels are used: tests hold them against their twins. */
+export function useKernels(use: boolean): void {
+  allowed = use;
+}
+
+export interface Kernel<Functions> {
+  readonly call: Functions;
+  readonly memory: ArrayBuffer;
+}
+
+/**
+ * @param bytes of memory that its caller lays out
+ * @returns a function that gives the kernel, loaded when it is first wanted; null where there is no SIMD or no WebAssembly is let in
+ */
+export function kernel<Functions>(base64: string, bytes: number): () => Kernel<Functions> | null {
+  let loaded: Kernel<Functions> | null | undefined;
+  return () => {
+    if (!allowed) return null;
+    if (loaded !== undefined) return loaded;
+    try {
+      const { exports } = new WebAssembly.Instance(new WebAssembly.Module(bytesOf(base64)));
+      const memory = exports.memory as WebAssembly.Memory;
+      memory.grow(Math.ceil(bytes / PAGE));
+      loaded = { call: exports as Functions, memory: memory.buffer };
+    } catch {
+      loaded = null;
+    }
+    return loaded;
+  };
+}

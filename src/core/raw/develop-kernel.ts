@@ -1,0 +1,83 @@
+// The development of rows by a kernel: where its tables and rows lie in memory. What is right is what `developRegion` does without it.
+import { wasm } from '../kernels/develop.generated';
+import { kernel, type Kernel } from '../kernels/kernel';
+import type { PerSite } from '../sensor/raw-frame';
+
+/** Addresses in the kernel's memory. */
+interface Functions {
+  balance(data: number, count: number, even: number, odd: number, oddFirst: number, out: number): void;
+  row(
+    ...[up, here, down, width, chromaFirst, oddRow, matrix, tone, out]: [
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+    ]
+  ): void;
+}
+
+/** Sites a row at most; a wider region is developed without the kernel. */
+export const MOST_WIDE = 16384;
+const TABLE = 65536 * 2;
+const TONE = 4 * TABLE;
+const TONE_BYTES = 8 * 16384 + 16;
+const MATRIX = TONE + TONE_BYTES;
+const DATA = MATRIX + 48;
+const ROWS = DATA + 2 * (MOST_WIDE + 8);
+/** Room for a neighbour on either side, and for four pixels at a time. */
+const ROW = 4 * (MOST_WIDE + 8);
+const OUT = ROWS + 3 * ROW;
+
+const loaded = kernel<Functions>(wasm, OUT + ROW);
+
+interface Tables {
+  readonly linear: PerSite<Int16Array>;
+  readonly matrix: Int32Array;
+  readonly tone: Uint8Array;
+}
+
+export interface RowDeveloper {
+  /** Where the numbers of a row are put, a neighbour on either side included. */
+  readonly data: Uint16Array;
+  /** Balances what is there into one of three rows. @param even, odd channels of its even and odd columns */
+  balance(count: number, even: number, odd: number, oddFirst: boolean, into: number): void;
+  /** Pixels of a row between two others. */
+  row(up: number, here: number, down: number, width: number, chromaFirst: boolean, oddRow: boolean): void;
+  /** Where they are then, 4 bytes each. */
+  readonly pixels: Uint8Array;
+}
+
+let holds: Partial<Tables> = {};
+let made: { readonly of: Kernel<Functions>; readonly developer: RowDeveloper } | undefined;
+
+/** A developer of rows with these tables; null where there is none. */
+export function rowDeveloper({ linear, matrix, tone }: Tables): RowDeveloper | null {
+  const of = loaded();
+  if (!of) return null;
+  const { memory, call } = of;
+  if (holds.linear !== linear)
+    linear.forEach((table, channel) => new Int16Array(memory, channel * TABLE, 65536).set(table));
+  if (holds.tone !== tone) new Uint8Array(memory, TONE, tone.length).set(tone);
+  if (holds.matrix !== matrix) new Int32Array(memory, MATRIX, 9).set(matrix);
+  holds = { linear, matrix, tone };
+  made ??= {
+    of,
+    developer: {
+      data: new Uint16Array(memory, DATA, MOST_WIDE + 8),
+      pixels: new Uint8Array(memory, OUT, ROW),
+      balance: (count, even, odd, oddFirst, into) =>
+        call.balance(DATA, count, even * TABLE, odd * TABLE, Number(oddFirst), ROWS + into * ROW),
+      row: (up, here, down, width, chromaFirst, oddRow) =>
+        call.row(
+          ...([ROWS + up * ROW, ROWS + here * ROW, ROWS + down * ROW, width] as const),
+          ...([Number(chromaFirst), Number(oddRow), MATRIX, TONE, OUT] as const),
+        ),
+    },
+  };
+  return made.developer;
+}
