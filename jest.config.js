@@ -18,7 +18,7 @@ const node = {
     ],
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(fast-png|iobuffer|@react-native-async-storage|idb|@noble/hashes)/)',
+    '/node_modules/(?!(client-zip|fast-png|iobuffer|@react-native-async-storage|idb|@noble/hashes)/)',
   ],
 };
 

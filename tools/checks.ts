@@ -4,8 +4,10 @@ import Ajv, { type AnySchema, type Options } from 'ajv';
 import standalone from 'ajv/dist/standalone';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { archiveSchema } from '../src/core/frame/archive';
 import { latentSchema } from '../src/core/frame/latent';
 import { recordSchema } from '../src/core/frame/record';
+import { rollSchema } from '../src/core/frame/roll';
 import { setupFileSchema } from '../src/core/setup/setup';
 import { deskSchemas } from '../src/live/desk-schema';
 
@@ -26,7 +28,15 @@ function structured(schema: AnySchema): AnySchema {
 /** Files and what is to be in them. */
 export function generatedChecks(): ReadonlyMap<string, string> {
   return new Map([
-    ['src/vault/record-check.generated.js', code({ isRecord: recordSchema(), isLatent: latentSchema() })],
+    [
+      'src/vault/record-check.generated.js',
+      code({
+        isRecord: recordSchema(),
+        isLatent: latentSchema(),
+        isRoll: rollSchema(),
+        isArchive: archiveSchema(),
+      }),
+    ],
     ['src/library/setup-check.generated.js', code({ isSetupFile: setupFileSchema() })],
     ['src/live/desk-check.generated.js', `${code(deskSchemas())}\nexports.deskChecks = exports;\n`],
   ]);

@@ -1,13 +1,13 @@
 // The roll in the page: frames, thumbnails, room left, delete with undo. TanStack Query over what the reader finds; the roll's worker
 // writes, and tells every tab of changes.
-import { QueryClient, useMutation, useQuery } from '@tanstack/react-query';
+import { QueryClient, useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type { WhitePoint } from '../core/colour/temperature';
 import type { LatentFrame } from '../core/frame/latent';
 import type { FrameRecord } from '../core/frame/record';
 import { rollReader, type Listing } from '../vault/reader';
 import { fetchWhole } from '../workers/fetch-whole';
-import type { Recovery } from '../workers/roll.worker';
+import type { Recovery, RollChange } from '../workers/roll.worker';
 import { framesLeft, noteFreed } from './room';
 import { rollKeeper } from './staff';
 
@@ -27,13 +27,19 @@ export function rollChanged(): void {
   void queryClient.invalidateQueries({ queryKey: ['room'] });
 }
 
+/** What another context wrote anew must be read anew. */
+function onChange({ data }: MessageEvent<unknown>): void {
+  reader.forget((data as RollChange | null)?.rewritten ?? null);
+  rollChanged();
+}
+
 /** Hears of changes, made in this tab or in others, and of a roll that broke. */
 export function useRollChanges(): void {
   useEffect(() => {
-    channel?.addEventListener('message', rollChanged);
+    channel?.addEventListener('message', onChange);
     const stop = rollKeeper.onFault(keeperFault);
     return () => {
-      channel?.removeEventListener('message', rollChanged);
+      channel?.removeEventListener('message', onChange);
       stop();
     };
   }, []);
@@ -120,14 +126,16 @@ export function useRecovery() {
   };
 }
 
+const LISTING = {
+  queryKey: ROLL,
+  queryFn: async () => {
+    await openRoll();
+    return reader.list();
+  },
+};
+
 export function useRoll() {
-  return useQuery<Listing>({
-    queryKey: ROLL,
-    queryFn: async () => {
-      await openRoll();
-      return reader.list();
-    },
-  });
+  return useQuery<Listing>(LISTING);
 }
 
 /** Exposures that wait to be read out, oldest first, as the store has them now. */
@@ -171,6 +179,11 @@ export function knownFrames(): readonly FrameRecord[] {
   return queryClient.getQueryData<Listing>(ROLL)?.frames ?? [];
 }
 
+/** The roll as this page last read it, or as it is when it did not. @throws when it cannot be read */
+export function readListing(): Promise<Listing> {
+  return queryClient.ensureQueryData(LISTING);
+}
+
 export function useFramesLeft(typicalFrameBytes: number) {
   return useQuery({ queryKey: ['room', typicalFrameBytes], queryFn: () => roomLeft(typicalFrameBytes) });
 }
@@ -185,27 +198,20 @@ export async function keepWhite(id: string, white: WhitePoint | null, thumbnail:
   return kept;
 }
 
-export function useDelete() {
-  return useMutation({
-    networkMode: 'always',
-    mutationFn: (ids: readonly string[]) => rollKeeper.call((api) => api.moveToTrash(ids)),
-  });
+/** Takes frames out of the sheet; they can be restored for a while. */
+export function trashFrames(ids: readonly string[]): Promise<void> {
+  return rollKeeper.call((api) => api.moveToTrash(ids));
 }
 
 /** Takes deletions back. @throws Error that says so when a frame is gone */
-export function useRestore() {
-  return useMutation({
-    networkMode: 'always',
-    mutationFn: async (ids: readonly string[]) => {
-      const gone = await rollKeeper.call((api) => api.restore(ids));
-      if (gone.length === 0) return;
-      throw new Error(
-        gone.length === 1
-          ? 'This frame is gone: it was removed for good in another tab'
-          : `${gone.length} of these frames are gone: they were removed for good in another tab`,
-      );
-    },
-  });
+export async function restoreFrames(ids: readonly string[]): Promise<void> {
+  const gone = await rollKeeper.call((api) => api.restore(ids));
+  if (gone.length === 0) return;
+  throw new Error(
+    gone.length === 1
+      ? 'This frame is gone: it was removed for good in another tab'
+      : `${gone.length} of these frames are gone: they were removed for good in another tab`,
+  );
 }
 
 /** Called when frames were removed for good and there may be room again. */

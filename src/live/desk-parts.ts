@@ -25,6 +25,9 @@ export const DESK_PARTS = [
   'theme',
   'thumb',
   'manners',
+  'roll',
+  'credit',
+  'placed',
   'guided',
   'scope',
 ] as const;

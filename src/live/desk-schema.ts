@@ -4,6 +4,7 @@ import type { TSchema } from '@sinclair/typebox';
 import { ATTITUDE } from '../core/body/attitude';
 import { REMEDY_KINDS } from '../core/advice/situation';
 import { PEAKING_COLOURS } from '../core/finder/drawing';
+import { ROLL } from '../core/frame/record-parts';
 import { PEAKING_STRENGTHS } from '../core/focus/peaking';
 import { SETTING_IDS } from '../core/exposure/settings';
 import { CALIBRATION_WAYS } from '../core/meter/calibration';
@@ -11,6 +12,7 @@ import { RECEPTORS } from '../core/meter/incident';
 import { PIN_LETTERS } from '../core/meter/pins';
 import { SUPPORTS } from '../core/scene/outside';
 import { WHEEL_SPEEDS } from '../core/scene/scene';
+import { COPYRIGHT, PERSON } from '../core/setting/credit';
 import { listed } from '../core/setting/values';
 import { MOST_TINT, WHITE_SPAN } from '../core/setting/white';
 import { THEME_IDS } from '../ui/theme';
@@ -77,6 +79,9 @@ const PARTS: Readonly<Record<DeskPart, TSchema>> = {
   theme: oneOf(THEME_IDS),
   thumb: oneOf(['right', 'left']),
   manners: Type.Object({ sound: Type.Boolean(), haptics: Type.Boolean(), awake: Type.Boolean() }),
+  roll: ROLL,
+  credit: Type.Object({ person: PERSON, copyright: COPYRIGHT }),
+  placed: Type.Boolean(),
   guided: Type.Boolean(),
   scope: oneOf(['raw', 'picture']),
   scene: Type.String({ pattern: '^[a-z0-9-]+$' }),

@@ -204,6 +204,19 @@ export interface CheckSlice {
   setLoupe(at: FramePoint | null): void;
 }
 
+/** Where frames go, and what their files say. */
+export interface RollSlice {
+  /** Id of the roll that frames go into; the first where it is gone. */
+  readonly roll: string;
+  /** Of the person who presses; empty for nothing. */
+  readonly credit: { readonly person: string; readonly copyright: string };
+  /** Frames tell where they were taken. */
+  readonly placed: boolean;
+  setRoll(roll: string): void;
+  setCredit(change: Partial<RollSlice['credit']>): void;
+  setPlaced(placed: boolean): void;
+}
+
 /** Each on or off, as the person wants it. */
 export interface Manners {
   readonly sound: boolean;
@@ -264,6 +277,7 @@ export interface Desk
     FramingSlice,
     WhiteSlice,
     CheckSlice,
+    RollSlice,
     PageSlice {
   /** Brings back what was kept, or what stood before. */
   restore(kept: Partial<Desk>): void;

@@ -7,6 +7,7 @@ import { focusSlice } from './focus-slice';
 import { framingSlice } from './framing-slice';
 import { meterSlice } from './meter-slice';
 import { pageSlice } from './page-slice';
+import { rollSlice } from './roll-slice';
 import { settingsSlice } from './settings-slice';
 import { whiteSlice } from './white-slice';
 
@@ -18,6 +19,7 @@ export const useDesk = create<Desk>()((set, get) => ({
   ...framingSlice(set, get),
   ...whiteSlice(set, get),
   ...checkSlice(set, get),
+  ...rollSlice(set, get),
   ...pageSlice(set, get),
   restore: (kept) => set(kept),
 }));

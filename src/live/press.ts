@@ -6,16 +6,19 @@ import type { Sequence, Shot, ShotEvent, TakenFrame, TakeStage } from '../camera
 import type { ExposureSettings } from '../core/exposure/settings';
 import type { LatentFrame } from '../core/frame/latent';
 import { forecastFigures } from '../core/frame/record';
+import type { Roll } from '../core/frame/roll';
 import { formatsOf, type Format } from '../core/setting/files';
 import { meteredEv100 } from '../core/meter/read';
 import { bracketed } from '../core/sequence/bracket';
 import { isBurst, MOST_BURST } from '../core/sequence/burst';
 import { momentsOf } from '../core/sequence/moments';
 import { beyondWords } from '../core/setting/bracket';
+import { creditOf } from '../core/setting/credit';
 import type { SettingValues } from '../core/setting/settings';
 import { settingsOf } from '../core/setting/values';
 import { isUnknown, type Known } from '../core/units/known';
 import { rollChanged, roomLeft } from '../library/roll';
+import { rollFor } from '../library/rolls';
 import { noteRefusal } from '../library/room';
 import { rollKeeper } from '../library/staff';
 import { frameId } from '../vault/frame-id';
@@ -26,6 +29,7 @@ import { useDesk } from './desk';
 import type { CameraState } from './desk-state';
 import { sendOrder } from './feed';
 import { nextFrameBytes } from './frame-bytes';
+import { positionNow } from './position';
 import { readOutWaiting } from './read-out';
 import { focusedReport, rawOf, reportAnswering } from './report';
 import { MOST_UNSAVED, useUnsaved } from './unsaved';
@@ -78,7 +82,8 @@ export async function press(hardness = 0.3, released?: AbortSignal): Promise<voi
       setCapture({ kind: 'failed', message: exposures.message });
       return;
     }
-    const sequence = sequenceOf(report, exposures.shots, hardness);
+    const roll = await rollFor(useDesk.getState().roll);
+    const sequence = sequenceOf(report, exposures.shots, hardness, roll);
     const { taking } = cameraWith(report.optic);
     if (taking.kind === 'at once')
       await takeAtOnce(taking.take(sequence, signal), sequence.shots.length, signal);
@@ -204,12 +209,15 @@ function sequenceOf(
   report: Report,
   exposures: readonly Known<ExposureSettings>[],
   hardness: number,
+  { id: roll, keywords }: Roll,
 ): Sequence {
-  const { settings: set, orientation } = useDesk.getState();
+  const { settings: set, orientation, credit: own } = useDesk.getState();
+  const credit = creditOf({ ...own, keywords });
   const raw = rawOf(report);
   const timeMs = Date.now();
   const { delayS } = set;
   const held = attitudeNow();
+  const position = positionNow(timeMs);
   const seen = isUnknown(report.exposure) ? null : report.exposure.settings;
   const group = exposures.length > 1 ? frameId(timeMs, randomBytes()) : null;
   const moments = momentsOf(
@@ -227,6 +235,9 @@ function sequenceOf(
         set: settingsOf(set, opticWith(report.optic)),
         meteredEv100: meteredEv100(report.reading, report.relative),
         uniqueId: frameId(atMs, random),
+        roll,
+        ...(credit && { credit }),
+        ...(position && { position }),
         ...(group && { group: { id: group, index, of: exposures.length } }),
         ...(held && { held }),
         ...(report.focus?.state === 'found' && report.focus.at && { focusedAt: report.focus.at }),

@@ -4,7 +4,11 @@
 const KEEP_URL_MS = 60_000;
 
 export function saveFile(bytes: Uint8Array, name: string, type = 'image/x-adobe-dng'): void {
-  const url = URL.createObjectURL(new Blob([bytes as Uint8Array<ArrayBuffer>], { type }));
+  saveBlob(new Blob([bytes as Uint8Array<ArrayBuffer>], { type }), name);
+}
+
+export function saveBlob(blob: Blob, name: string): void {
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

@@ -149,7 +149,7 @@ it('an exposure that was deleted while it was read out is not saved, and can be 
   const taken = await readOut(frame!);
   await page.writer.moveToTrash([frame!.id], TIME);
   expect(await saveFrame(page.reader, page.writer, taken, true)).toBe(false);
-  expect(await page.reader.list()).toEqual({ frames: [], waiting: [], unreadable: [] });
+  expect(await page.reader.list()).toEqual({ frames: [], waiting: [], rolls: [], unreadable: [] });
   expect(await page.writer.restore([frame!.id])).toEqual([]);
   await finish(page);
   expect((await page.reader.list()).frames).toHaveLength(1);

@@ -2,6 +2,7 @@
 import { toUint8Array } from 'js-base64';
 import { latentForward, type LatentFrame } from '../core/frame/latent';
 import { broughtForward, type FrameRecord } from '../core/frame/record';
+import type { Roll } from '../core/frame/roll';
 import { FORMATS, type Format } from '../core/setting/files';
 import { fromByteString } from './byte-string';
 import {
@@ -11,6 +12,7 @@ import {
   LATENT,
   latentKeys,
   RECORD,
+  ROLL,
   rollStore,
   THUMBNAIL,
   TRASH,
@@ -25,14 +27,21 @@ export interface Listing {
   readonly frames: FrameRecord[];
   /** Exposures that wait to be read out, oldest first. */
   readonly waiting: LatentFrame[];
+  /** Those that were made or named; a frame may tell of others. */
+  readonly rolls: Roll[];
   /** Keys whose record could not be read; they are left where they are. */
   readonly unreadable: string[];
 }
 
 export interface RollReader {
+  /** Records that were read before are not read again: `forget` those that were written anew. */
   list(): Promise<Listing>;
+  /** @param ids whose records are other than they were; null for any */
+  forget(ids: readonly string[] | null): void;
   /** Exposures that wait to be read out, oldest first. */
   waiting(): Promise<LatentFrame[]>;
+  /** Of all frames: in the sheet, waiting, or deleted and not gone yet. */
+  ids(): Promise<ReadonlySet<string>>;
   thumbnails(ids: readonly string[]): Promise<Record<string, string | null>>;
   /** A file of a frame. @throws Error when it is not there */
   file(id: string, format: Format): Promise<Uint8Array>;
@@ -41,31 +50,49 @@ export interface RollReader {
 }
 
 export function rollReader(store: Store = rollStore()): RollReader {
+  const known = new Map<string, FrameRecord>();
   const reader: RollReader = {
+    forget: (ids) => {
+      if (ids) for (const id of ids) known.delete(RECORD + id);
+      else known.clear();
+    },
+
     list: async () => {
       const all = await store.getAllKeys();
       const deleted = new Set(idsOf(all, TRASH));
       const keys = all.filter((key) => key.startsWith(RECORD) && !deleted.has(key.slice(RECORD.length)));
       const latent = latentKeys(all);
-      const values = await store.getMany([...keys, ...latent]);
-      const { isRecord, isLatent } = await checks();
+      const rollKeys = all.filter((key) => key.startsWith(ROLL));
+      const unread = keys.filter((key) => !known.has(key));
+      const values = await store.getMany([...unread, ...latent, ...rollKeys]);
+      const { isRecord, isLatent, isRoll } = await checks();
+      for (const key of unread) {
+        const record = parsed(values[key], broughtForward, isRecord);
+        if (record) known.set(key, record);
+      }
       const frames: FrameRecord[] = [];
       const unreadable: string[] = [];
       for (const key of keys) {
-        const record = parsed(values[key], broughtForward, isRecord);
+        const record = known.get(key);
         if (record) frames.push(record);
         else unreadable.push(key);
       }
       frames.sort((a, b) => b.timeMs - a.timeMs || (a.id < b.id ? 1 : -1));
       const waiting = latentsOf(latent, values, isLatent);
       unreadable.push(...latent.filter((key) => !waiting.some(({ id }) => LATENT + id === key)));
-      return { frames, waiting, unreadable };
+      const rolls = rollKeys.flatMap((key) => parsed(values[key], (roll) => roll, isRoll) ?? []);
+      return { frames, waiting, rolls, unreadable };
     },
 
     waiting: async () => {
       const keys = latentKeys(await store.getAllKeys());
       const { isLatent } = await checks();
       return latentsOf(keys, await store.getMany(keys), isLatent);
+    },
+
+    ids: async () => {
+      const keys = await store.getAllKeys();
+      return new Set([RECORD, LATENT, TRASH].flatMap((prefix) => idsOf(keys, prefix)));
     },
 
     thumbnails: async (ids) => {

@@ -24,13 +24,15 @@ export async function saveFrame(
   { record, files, thumbnailJpeg }: FrameToSave,
   latent: boolean,
 ): Promise<boolean> {
-  if (latent && !(await writer.waits(record.id))) return false;
+  const roll = latent ? await writer.waitsIn(record.id) : record.roll;
+  if (roll === null) return false;
   await writer.putFiles(record.id, files, thumbnailJpeg);
   for (const { format, sha256 } of record.files) {
     const back = await digestOf(await reader.file(record.id, format));
     if (isUnknown(sha256) || back !== sha256) throw new Error('what was stored is not what was exposed');
   }
-  await writer.putRecord(record);
+  // It may have been moved while it was read out.
+  await writer.putRecord({ ...record, roll });
   // What stays of it when this fails is cleared away by the next page.
   if (latent) await writer.dropLatent(record.id).catch(() => undefined);
   return true;

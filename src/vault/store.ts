@@ -19,6 +19,8 @@ export function rollStore(): Store {
 export const RECORD = 'frame:';
 /** An exposure that was made and not read out yet, JSON; the frame is in the sheet as waiting until it has a record. */
 export const LATENT = 'latent:';
+/** A roll, JSON. */
+export const ROLL = 'roll:';
 /** A data URL. */
 export const THUMBNAIL = 'thumb:';
 /** When the frame was deleted, ms. */

@@ -1,68 +1,16 @@
 // The vault over a store in memory that can fail, as a browser's can.
 import fc from 'fast-check';
-import { broughtForward, FIRST_ROLL, RECORD_VERSION, type FrameRecord } from '../core/frame/record';
+import { broughtForward, type FrameRecord } from '../core/frame/record';
 import { fromByteString, toByteString } from './byte-string';
 import { frameId, timeOfId } from './frame-id';
 import { rollReader } from './reader';
 import { isRecord } from './record-check.generated';
 import type { Store } from './store';
+import { memoryStore, outlook, record } from './test-store';
 import { rollWriter } from './writer';
 
 jest.mock('@react-native-async-storage/async-storage', () => ({ createAsyncStorage: () => undefined }));
 
-function memoryStore() {
-  const kept = new Map<string, string>();
-  let fail: Error | null = null;
-  const guard = () => {
-    if (fail) throw fail;
-  };
-  const store: Store = {
-    getItem: async (key) => kept.get(key) ?? null,
-    setItem: async (key, value) => {
-      guard();
-      kept.set(key, value);
-    },
-    removeMany: async (keys) => keys.forEach((key) => kept.delete(key)),
-    getMany: async (keys) => Object.fromEntries(keys.map((key) => [key, kept.get(key) ?? null])),
-    setMany: async (entries) => {
-      guard();
-      for (const [key, value] of Object.entries(entries)) kept.set(key, value);
-    },
-    getAllKeys: async () => [...kept.keys()],
-  };
-  return { kept, store, failWith: (error: Error | null) => (fail = error) };
-}
-
-const outlook = { headroomEv: 0.5, channels: [{ name: 'R', clippedShare: 0, belowFloorShare: 0.1 }] };
-function record(timeMs: number, n = 0): FrameRecord {
-  return {
-    version: RECORD_VERSION,
-    id: frameId(timeMs, Uint8Array.of(n, n >> 8)),
-    timeMs,
-    offsetMinutes: 60,
-    roll: FIRST_ROLL,
-    image: { width: 4032, height: 3024, kind: 'mosaic' },
-    camera: 'Velmo Sim One',
-    lens: '24 mm f/1.8',
-    exposure: { shutterS: 1 / 128, iso: 100, apertureN: 1.8, compensationEv: 0 },
-    focusM: 1.5,
-    set: { shutter: { auto: true, exact: 1 / 128 }, filterStops: 2 },
-    metered: { pattern: 'spot', ev100: 9 },
-    kelvin: 5000,
-    forecast: outlook,
-    result: outlook,
-    files: [{ format: 'dng', bytes: 10, sha256: 'a'.repeat(64) }],
-    place: { kind: 'stored' },
-    made: {
-      kind: 'simulated',
-      scene: 'wheel-bench',
-      seed: 1,
-      lensId: 'wide',
-      outside: { levels: {}, support: 'hand', wheel: 'slow' },
-      clockS: 0,
-    },
-  };
-}
 const HOUR = 3_600_000;
 const openRoll = (store: Store) => ({ ...rollReader(store), ...rollWriter(isRecord, store) });
 const dng = (...bytes: number[]) => [{ format: 'dng' as const, bytes: Uint8Array.from(bytes) }];
@@ -117,6 +65,7 @@ describe('the vault', () => {
     expect((await vault.list()).frames).toEqual([{ ...r, rewhite: white }]);
     expect((await vault.thumbnails([r.id]))[r.id]).toBe('data:image/jpeg;base64,AA==');
     await vault.putWhite(r.id, null, 'data:image/jpeg;base64,AQ==');
+    vault.forget([r.id]);
     expect((await vault.list()).frames).toEqual([r]);
     expect(kept.get(`file:${r.id}.dng`)).toBe(file);
     expect(await vault.putWhite('0'.repeat(32), white, 'x')).toBe(false);

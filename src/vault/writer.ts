@@ -3,7 +3,8 @@
 import { fromUint8Array } from 'js-base64';
 import type { WhitePoint } from '../core/colour/temperature';
 import type { LatentFrame } from '../core/frame/latent';
-import type { FrameRecord } from '../core/frame/record';
+import { broughtForward, type FrameRecord } from '../core/frame/record';
+import type { Roll } from '../core/frame/roll';
 import type { Format } from '../core/setting/files';
 import { toByteString } from './byte-string';
 import { timeOfId } from './frame-id';
@@ -15,6 +16,7 @@ import {
   keysOf,
   LATENT,
   RECORD,
+  ROLL,
   rollStore,
   THUMBNAIL,
   TRASH,
@@ -31,8 +33,8 @@ type IsRecord = (value: unknown) => value is FrameRecord;
 export interface RollWriter {
   /** Keeps exposures that are to be read out later, all of them in one transaction. */
   putLatent(frames: readonly LatentFrame[]): Promise<void>;
-  /** An exposure of that id still waits to be read out. */
-  waits(id: string): Promise<boolean>;
+  /** The roll of an exposure of that id that still waits to be read out; null where none does. */
+  waitsIn(id: string): Promise<string | null>;
   /** Its record is written: the exposure is of no more use. */
   dropLatent(id: string): Promise<void>;
   /** First half of saving: files and thumbnail, in one transaction. */
@@ -51,6 +53,14 @@ export interface RollWriter {
   putWhite(id: string, white: WhitePoint | null, thumbnail: string): Promise<boolean>;
   /** Records and thumbnails of frames whose files are served. Those already known, or once deleted, are passed over. */
   adopt(entries: readonly { record: FrameRecord; thumbnail: string }[]): Promise<number>;
+  /** Keeps a roll, or what it is called now. One that was deleted is there again. */
+  putRoll(roll: Roll): Promise<void>;
+  /** Puts frames into another roll, read out or not. Their files stay as they are. Returns those that are gone. */
+  move(ids: readonly string[], roll: string): Promise<string[]>;
+  /** A frame a second time, with files of its own, in one transaction. Returns false where it is gone. */
+  copy(id: string, newId: string, roll: string): Promise<boolean>;
+  /** Deletes a roll and takes frames out of the sheet, in one transaction: all of it can be taken back. */
+  deleteRoll(roll: Roll, ids: readonly string[], nowMs: number): Promise<void>;
   /** Takes frames out of the sheet; everything of them stays until they are purged or swept. */
   moveToTrash(ids: readonly string[], nowMs: number): Promise<void>;
   /** Puts frames back into the sheet. Returns those that could not be: they are gone. */
@@ -72,9 +82,11 @@ export function rollWriter(isRecord: IsRecord, store: Store = rollStore()): Roll
     putLatent: (frames) =>
       store.setMany(Object.fromEntries(frames.map((frame) => [LATENT + frame.id, JSON.stringify(frame)]))),
 
-    waits: async (id) => {
+    waitsIn: async (id) => {
       const values = await store.getMany([LATENT + id, TRASH + id]);
-      return (values[LATENT + id] ?? null) !== null && (values[TRASH + id] ?? null) === null;
+      const latent = values[LATENT + id] ?? null;
+      if (latent === null || (values[TRASH + id] ?? null) !== null) return null;
+      return (JSON.parse(latent) as LatentFrame).roll;
     },
 
     dropLatent: (id) => store.removeMany([LATENT + id]),
@@ -118,8 +130,39 @@ export function rollWriter(isRecord: IsRecord, store: Store = rollStore()): Roll
       return fresh.length;
     },
 
-    moveToTrash: (ids, nowMs) =>
-      store.setMany(Object.fromEntries(ids.map((id) => [TRASH + id, String(nowMs)]))),
+    putRoll: ({ deletedMs: _, ...roll }) => store.setItem(ROLL + roll.id, JSON.stringify(roll)),
+
+    move: async (ids, roll) => {
+      const values = await store.getMany(ids.flatMap((id) => [RECORD + id, LATENT + id]));
+      const moved = Object.entries(values).flatMap(([key, text]) =>
+        text === null ? [] : [[key, JSON.stringify({ ...forward(key, text), roll })]],
+      );
+      if (moved.length > 0) await store.setMany(Object.fromEntries(moved));
+      return ids.filter((id) => !values[RECORD + id] && !values[LATENT + id]);
+    },
+
+    copy: async (id, newId, roll) => {
+      const keys = keysOf(await store.getAllKeys(), [id]).filter(
+        (key) => !key.startsWith(LATENT) && !key.startsWith(TRASH),
+      );
+      const values = await store.getMany(keys);
+      const record = values[RECORD + id];
+      if (!record) return false;
+      const copied = Object.entries(values).map(([key, text]) => [
+        key.replace(id, newId),
+        key === RECORD + id ? JSON.stringify({ ...forward(key, record), id: newId, roll }) : text,
+      ]);
+      await store.setMany(Object.fromEntries(copied));
+      return true;
+    },
+
+    deleteRoll: (roll, ids, nowMs) =>
+      store.setMany({
+        [ROLL + roll.id]: JSON.stringify({ ...roll, deletedMs: nowMs } satisfies Roll),
+        ...trashed(ids, nowMs),
+      }),
+
+    moveToTrash: (ids, nowMs) => store.setMany(trashed(ids, nowMs)),
 
     restore: async (ids) => {
       const keys = new Set(await store.getAllKeys());
@@ -155,6 +198,16 @@ export function rollWriter(isRecord: IsRecord, store: Store = rollStore()): Roll
       );
     },
   };
+
+  /** A record or an exposure as this version has it. */
+  function forward(key: string, text: string): object {
+    const value: unknown = JSON.parse(text);
+    return (key.startsWith(RECORD) ? broughtForward(value) : value) as object;
+  }
+
+  function trashed(ids: readonly string[], nowMs: number): Record<string, string> {
+    return Object.fromEntries(ids.map((id) => [TRASH + id, String(nowMs)]));
+  }
 
   async function purge(ids: readonly string[]): Promise<void> {
     if (ids.length > 0) await store.removeMany(keysOf(await store.getAllKeys(), ids));

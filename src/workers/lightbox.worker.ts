@@ -20,7 +20,7 @@ import { isUnknown } from '../core/units/known';
 import { rollReader } from '../vault/reader';
 import { watched } from './alive';
 import { encodeJpeg } from './encode-jpeg';
-import { fetchWhole } from './fetch-whole';
+import { frameFile } from './frame-file';
 
 export interface OpenedFile {
   /** Of its linear numbers, raw or made from a picture; null for a frame that is a picture only. */
@@ -74,7 +74,7 @@ const api = {
     let shown: OpenFrame | undefined;
     const asSaved: (boolean | null)[] = [];
     for (const entry of files) {
-      const bytes = await bytesOf(id, entry, place);
+      const bytes = await frameFile(reader, { id, place }, entry);
       asSaved.push(isUnknown(entry.sha256) ? null : (await digestOf(bytes)) === entry.sha256);
       if (entry.format === 'dng') {
         const raw = readDng(bytes);
@@ -139,7 +139,7 @@ const api = {
     place: FrameRecord['place'],
     white: WhitePoint | null,
   ): Promise<Uint8Array> {
-    const stored = await bytesOf(id, entry, place);
+    const stored = await frameFile(reader, { id, place }, entry);
     const bytes =
       white && entry.format === 'dng'
         ? withWhite(stored, colourOfWhite(rawFrameOf(readDng(stored)).colour.matrices, white).asShotNeutral)
@@ -149,11 +149,6 @@ const api = {
 };
 
 export type LightboxApi = typeof api;
-
-async function bytesOf(id: string, { format }: FileEntry, place: FrameRecord['place']): Promise<Uint8Array> {
-  if (place.kind === 'stored') return reader.file(id, format);
-  return fetchWhole(place.url, { what: 'The file' });
-}
 
 /** @throws Error for what the browser cannot decode */
 async function decoded(bytes: Uint8Array, format: Format): Promise<ImageBitmap> {

@@ -2,10 +2,13 @@
 import * as Comlink from 'comlink';
 import type { LatentFrame } from '../core/frame/latent';
 import { recordFromFiles } from '../core/frame/recover';
+import { freeName, type Roll } from '../core/frame/roll';
 import { isRecord } from '../vault/record-check.generated';
 import { rollReader } from '../vault/reader';
 import { saveFrame, type FrameToSave } from '../vault/save';
+import { frameId, timeOfId } from '../vault/frame-id';
 import { rollWriter } from '../vault/writer';
+import { archiveOf, openArchive, type ArchiveAsk } from './archive';
 import { watched } from './alive';
 import { STORE_IS_FULL, type SaveOutcome } from './save-outcome';
 
@@ -20,6 +23,33 @@ export interface Recovery {
 
 const reader = rollReader();
 const writer = rollWriter(isRecord);
+/** What tabs are told: that something changed, and which records are other than they were; null for any. */
+export interface RollChange {
+  readonly rewritten: readonly string[] | null;
+}
+
+/** A piece of an archive; null after the last. */
+export interface ArchivePiece {
+  readonly bytes: Uint8Array | null;
+  /** Frames that are in it so far. */
+  readonly frames: number;
+}
+
+/** What came of an archive that was taken in. */
+export interface TakenIn {
+  readonly roll: Roll;
+  readonly added: number;
+  /** There already. */
+  readonly known: number;
+  /** Frames that could not be taken in, and why, in words that go on after the name. */
+  readonly failed: readonly { readonly name: string; readonly why: string }[];
+  /** Why it ended before its end, if it did. */
+  readonly stopped: string | null;
+}
+
+let archive: { readonly pieces: ReadableStreamDefaultReader<Uint8Array>; frames: number } | undefined;
+let takingIn: AbortController | undefined;
+
 const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(ROLL);
 
 const api = {
@@ -30,7 +60,7 @@ const api = {
     try {
       // Not in turn: nobody else knows their keys, and a press does not wait until the frame before is stored.
       await writer.putLatent(frames);
-      channel?.postMessage('changed');
+      tell([]);
       return { kind: 'saved' };
     } catch (error) {
       return { kind: 'unsaved', reason: await reasonOf(error) };
@@ -56,7 +86,101 @@ const api = {
       () => writer.adopt(entries),
       (taken) => taken > 0,
     ),
-  putWhite: (...white: Parameters<typeof writer.putWhite>) => inTurn(() => writer.putWhite(...white)),
+  putWhite: (...white: Parameters<typeof writer.putWhite>) =>
+    inTurn(
+      () => writer.putWhite(...white),
+      () => true,
+      [white[0]],
+    ),
+  putRoll: (roll: Roll) => inTurn(() => writer.putRoll(roll)),
+  move: (ids: readonly string[], roll: string) =>
+    inTurn(
+      () => writer.move(ids, roll),
+      () => true,
+      ids,
+    ),
+  /** Frames a second time, with files of their own. Returns the ids of the copies; fewer where frames are gone. @throws when the store is full */
+  copy: async (ids: readonly string[], roll: string, onFrame: (done: number) => void): Promise<string[]> => {
+    const copies: string[] = [];
+    for (const [i, id] of ids.entries()) {
+      const newId = frameId(timeOfId(id), crypto.getRandomValues(new Uint8Array(10)));
+      try {
+        if (await inTurn(() => writer.copy(id, newId, roll))) copies.push(newId);
+      } catch (error) {
+        throw new Error(`${copies.length} of ${ids.length} copied: ${await reasonOf(error)}`);
+      }
+      onFrame(i + 1);
+    }
+    return copies;
+  },
+  deleteRoll: (roll: Roll, ids: readonly string[]) => inTurn(() => writer.deleteRoll(roll, ids, Date.now())),
+
+  /** Begins an archive; one that was begun before is given up. Its pieces are asked for one by one. */
+  beginArchive: async (ask: ArchiveAsk): Promise<void> => {
+    await archive?.pieces.cancel();
+    const next = { pieces: archiveOf(reader, ask, (done) => (next.frames = done)).getReader(), frames: 0 };
+    archive = next;
+  },
+  nextPiece: async (): Promise<ArchivePiece> => {
+    if (!archive) throw new Error('No archive was begun');
+    const { value, done } = await archive.pieces.read();
+    const piece: ArchivePiece = { bytes: done ? null : value, frames: archive.frames };
+    // Bytes that own their buffer go without a copy.
+    const own = piece.bytes && piece.bytes.byteLength === piece.bytes.buffer.byteLength;
+    return own ? Comlink.transfer(piece, [piece.bytes.buffer as ArrayBuffer]) : piece;
+  },
+  endArchive: async (): Promise<void> => {
+    await archive?.pieces.cancel();
+    archive = undefined;
+  },
+
+  /** Takes in an archive, frame by frame: each is looked at, and read back once it is stored. @throws Error in words for people for what is none */
+  takeIn: async (file: Blob, onFrame: (done: number, of: number) => void): Promise<TakenIn> => {
+    const controller = new AbortController();
+    takingIn = controller;
+    const read = async (from: number, to: number) => new Uint8Array(await file.slice(from, to).arrayBuffer());
+    const { index, frame } = await openArchive(read, file.size);
+    const { rolls } = await reader.list();
+    const there = rolls.find(({ id }) => id === index.roll.id);
+    const names = rolls.filter(({ id }) => id !== index.roll.id).map(({ name }) => name);
+    const roll: Roll = there ?? { ...index.roll, name: freeName(index.roll.name, names) };
+    await inTurn(() => writer.putRoll(roll));
+    const ids = new Set(await reader.ids());
+    let [added, known] = [0, 0];
+    const failed: { name: string; why: string }[] = [];
+    let stopped: string | null = null;
+    for (const [i, archived] of index.frames.entries()) {
+      onFrame(i, index.frames.length);
+      if (controller.signal.aborted) {
+        stopped = 'it was cancelled';
+        break;
+      }
+      const name = archived.files[0]!;
+      const id = (archived.record as { id?: unknown } | null)?.id;
+      if (typeof id === 'string' && ids.has(id)) {
+        known++;
+        continue;
+      }
+      let whole;
+      try {
+        whole = await frame(archived, roll.id);
+      } catch (error) {
+        failed.push({ name, why: error instanceof Error ? error.message : String(error) });
+        continue;
+      }
+      try {
+        await inTurn(() => saveFrame(reader, writer, whole, false));
+      } catch (error) {
+        stopped = await reasonOf(error);
+        break;
+      }
+      ids.add(whole.record.id);
+      added++;
+    }
+    return { roll, added, known, failed, stopped };
+  },
+  stopTakingIn: async (): Promise<void> => takingIn?.abort(),
+
   moveToTrash: (ids: readonly string[]) => inTurn(() => writer.moveToTrash(ids, Date.now())),
   restore: (ids: readonly string[]) => inTurn(() => writer.restore(ids)),
   purge: (ids: readonly string[]) => inTurn(() => writer.purge(ids)),
@@ -94,20 +218,26 @@ export type RollApi = typeof api;
  * Waits for the turn of this tab, acts, and tells all tabs when that has changed the roll.
  * @param act is told whether turns are taken in this browser
  * @param changed says of what came of it whether it is a change; one that failed may have been half of one
+ * @param rewritten ids of records that are other than before
  */
 async function inTurn<T>(
   act: (alone: boolean) => Promise<T>,
   changed: (result: T) => boolean = () => true,
+  rewritten: readonly string[] = [],
 ): Promise<T> {
   const { locks } = navigator as { locks?: LockManager };
-  let tell = true;
+  let told = true;
   try {
     const result = await (locks ? (locks.request(ROLL, () => act(true)) as Promise<T>) : act(false));
-    tell = changed(result);
+    told = changed(result);
     return result;
   } finally {
-    if (tell) channel?.postMessage('changed');
+    if (told) tell(rewritten);
   }
+}
+
+function tell(rewritten: readonly string[]): void {
+  channel?.postMessage({ rewritten } satisfies RollChange);
 }
 
 /** A store this full refuses without always saying why. */

@@ -79,7 +79,7 @@ async function packLens(source: SceneSource, lens: PlateId): Promise<void> {
       return Math.round(Math.min(1, grain) * 15) | (fibre > 0.5 ? 16 : 0) | (Math.round(part * 8) << 5);
     }),
   };
-  const { unitCdM2, floorStops, detail: _, patches, lamps, ...words } = source;
+  const { unitCdM2, floorStops, detail: _, place: _place, patches, lamps, ...words } = source;
   const description: SceneDescription = {
     ...words,
     lens,
@@ -126,7 +126,7 @@ async function main() {
     const bytes = Object.fromEntries(lenses.map((lens) => [lens, statSync(packedFile(id, lens)).size]));
     const all = Object.values(bytes).reduce((sum, n) => sum + n, 0);
     if (all > MAX_SCENE_BYTES) throw new Error(`${id} has ${all} bytes, more than ${MAX_SCENE_BYTES}`);
-    return { ...words, lenses, bytes };
+    return { ...words, place: readSource(id).place, lenses, bytes };
   });
   writeFileSync(join(root, 'assets', 'scenes', 'scenes.json'), `${JSON.stringify(list, null, 1)}\n`);
 }

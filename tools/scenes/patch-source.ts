@@ -4,11 +4,19 @@ import { join } from 'node:path';
 import { LUMA_709 } from '../../src/core/colour/srgb';
 import { dot, plateShareOf, poseOf, type Pose } from '../../src/core/scene/space';
 import type { Plate } from '../../src/core/scene/plate';
-import type { Point3, SceneDescription, SceneLamp, ScenePatch, SceneSpace } from '../../src/core/scene/scene';
+import type {
+  Point3,
+  SceneDescription,
+  ScenePlace,
+  SceneLamp,
+  ScenePatch,
+  SceneSpace,
+} from '../../src/core/scene/scene';
 import type { PlateId } from '../../src/core/sensor/simulated-camera';
 import { LENS_PLATES, sourceDir } from './files';
 
 export interface SceneSource extends Omit<SceneDescription, 'lamps' | 'patches' | 'lens' | 'fieldDeg'> {
+  readonly place: ScenePlace;
   unitCdM2: number;
   /** Stops under the brightest value at which a lamp's plate ends. */
   floorStops: number;

@@ -8,11 +8,12 @@ import type { SettingValues } from '../setting/settings';
 import { exifOf } from '../setting/values';
 import { isUnknown, type Known } from '../units/known';
 import { exifDateTime, exifOffset, exifSubSec } from './exif-time';
+import type { Credited } from './credit-fields';
 import { EXIF } from './tags';
 import { ascii, long, rational, short, srational, undefinedBytes, type Field } from './tiff-writer';
 
 /** How the capture was set, beyond the frame's own settings. */
-export interface CaptureFacts {
+export interface CaptureFacts extends Credited {
   /** The settings as the person had them, as far as they are known. */
   readonly set: Partial<SettingValues> & Pick<SettingValues, 'meter'>;
   /** What the meter read, EV at ISO 100. */

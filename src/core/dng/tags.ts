@@ -40,6 +40,7 @@ export const TAG = {
   ResolutionUnit: 296,
   Software: 305,
   DateTime: 306,
+  Artist: 315,
   TileWidth: 322,
   TileLength: 323,
   TileOffsets: 324,
@@ -50,9 +51,11 @@ export const TAG = {
   YCbCrPositioning: 531,
   ReferenceBlackWhite: 532,
   XMP: 700,
+  Copyright: 33432,
   CFARepeatPatternDim: 33421,
   CFAPattern: 33422,
   ExifIFD: 34665,
+  GPSIFD: 34853,
   DNGVersion: 50706,
   DNGBackwardVersion: 50707,
   UniqueCameraModel: 50708,
@@ -141,6 +144,22 @@ export const EXIF = {
   LensSpecification: 42034,
   LensMake: 42035,
   LensModel: 42036,
+} as const;
+
+/** Of the directory that tells a place; their numbers are of that directory alone. */
+export const GPS = {
+  VersionID: 0,
+  LatitudeRef: 1,
+  Latitude: 2,
+  LongitudeRef: 3,
+  Longitude: 4,
+  AltitudeRef: 5,
+  Altitude: 6,
+  TimeStamp: 7,
+  MapDatum: 18,
+  ProcessingMethod: 27,
+  DateStamp: 29,
+  HPositioningError: 31,
 } as const;
 
 export const COMPRESSION = { none: 1, jpeg: 7 } as const;

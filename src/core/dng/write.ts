@@ -5,6 +5,7 @@ import { whiteWords } from '../colour/temperature';
 import { illuminantCode } from './illuminants';
 import { blackOf, cfaIndex, type RawFrame, type Seen } from '../sensor/raw-frame';
 import { exifDirectory, settingFacts, type CaptureFacts } from './exif-directory';
+import { creditFields } from './credit-fields';
 import { exifDateTime, isoDateTime } from './exif-time';
 import { jpegInfo } from './jpeg-info';
 import { encodeLosslessJpeg } from './lossless-jpeg-encode';
@@ -58,7 +59,10 @@ export function writeDng(frame: RawFrame, options: DngOptions): Uint8Array {
   const previewIfd = writer.appendDirectory(previewDirectory(frame, options.previewJpeg, preview));
   const exifIfd = writer.appendDirectory(exifDirectory(frame, options.facts));
   return writer.finish(
-    writer.appendDirectory(mainDirectory(frame, options, { thumbnail, rawIfd, previewIfd, exifIfd })),
+    writer.appendDirectory([
+      ...mainDirectory(frame, options, { thumbnail, rawIfd, previewIfd, exifIfd }),
+      ...creditFields(options.facts, writer),
+    ]),
   );
 }
 
@@ -90,7 +94,11 @@ function mainDirectory(
     ascii(TAG.Software, SOFTWARE),
     ascii(TAG.DateTime, exifDateTime(frame.timeMs, frame.offsetMinutes)),
     long(TAG.SubIFDs, at.rawIfd, at.previewIfd),
-    raw(TAG.XMP, TYPE.BYTE, xmpPacket(frame, wordsOf(frame, options.facts), options.note)),
+    raw(
+      TAG.XMP,
+      TYPE.BYTE,
+      xmpPacket(frame, wordsOf(frame, options.facts), options.note, options.facts.credit),
+    ),
     long(TAG.ExifIFD, at.exifIfd),
     byte(TAG.DNGVersion, 1, 4, 0, 0),
     byte(TAG.DNGBackwardVersion, 1, 1, 0, 0),

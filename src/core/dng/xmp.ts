@@ -1,4 +1,5 @@
 // XMP of a file of ours: who made it and when, what Exif has no tag for in words, and the program's own note.
+import type { Credit } from '../setting/credit';
 import { isoDateTime } from './exif-time';
 
 export const SOFTWARE = 'Velmo 0.1.0';
@@ -12,6 +13,7 @@ export function xmpPacket(
   { timeMs, offsetMinutes }: { timeMs: number; offsetMinutes: number },
   words: string,
   captureNote: string | undefined,
+  credit?: Credit,
 ): Uint8Array {
   const time = isoDateTime(timeMs, offsetMinutes);
   const own =
@@ -23,12 +25,29 @@ export function xmpPacket(
  <rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">
   <rdf:Description rdf:about="" xmlns:xmp="http://ns.adobe.com/xap/1.0/" xmlns:dc="http://purl.org/dc/elements/1.1/"
     xmp:CreatorTool="${escapeXml(SOFTWARE)}" xmp:CreateDate="${time}" xmp:ModifyDate="${time}"${own}>
-   <dc:description><rdf:Alt><rdf:li xml:lang="x-default">${escapeXml(words)}</rdf:li></rdf:Alt></dc:description>
+   <dc:description><rdf:Alt><rdf:li xml:lang="x-default">${escapeXml(words)}</rdf:li></rdf:Alt></dc:description>${creditXml(credit)}
   </rdf:Description>
  </rdf:RDF>
 </x:xmpmeta>
 <?xpacket end="w"?>`;
   return new TextEncoder().encode(body);
+}
+
+/** Dublin Core, as XMP part 1 §8.3 has it. */
+function creditXml(credit: Credit | undefined): string {
+  if (!credit) return '';
+  const { person, copyright, keywords } = credit;
+  const items = (words: readonly string[]) =>
+    words.map((word) => `<rdf:li>${escapeXml(word)}</rdf:li>`).join('');
+  return [
+    person && `<dc:creator><rdf:Seq>${items([person])}</rdf:Seq></dc:creator>`,
+    copyright &&
+      `<dc:rights><rdf:Alt><rdf:li xml:lang="x-default">${escapeXml(copyright)}</rdf:li></rdf:Alt></dc:rights>`,
+    keywords.length > 0 && `<dc:subject><rdf:Bag>${items(keywords)}</rdf:Bag></dc:subject>`,
+  ]
+    .filter(Boolean)
+    .map((line) => `\n   ${line}`)
+    .join('');
 }
 
 const NAMESPACE = 'urn:velmo:capture:1';

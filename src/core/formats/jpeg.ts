@@ -145,6 +145,12 @@ export function withFacts(
   ]);
 }
 
+/** Where the Exif of a JPEG lies in it: a TIFF file. @throws DngError for what is no JPEG */
+export function exifOfJpeg(jpeg: Uint8Array): { readonly from: number; readonly to: number } | undefined {
+  const exif = segmentsOf(jpeg).segments.find((s) => isExif(jpeg, s));
+  return exif && { from: exif.from + 4 + EXIF_HEAD.length, to: exif.to };
+}
+
 /** The coded picture: everything from its scan on. @throws DngError */
 export function codedPicture(jpeg: Uint8Array): Uint8Array {
   return jpeg.subarray(segmentsOf(jpeg).scanAt);

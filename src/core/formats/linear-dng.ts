@@ -4,6 +4,7 @@
 import type { CameraMatrices } from '../colour/calibrated';
 import { XYZ_FROM_SRGB } from '../colour/srgb';
 import type { WhitePoint } from '../colour/temperature';
+import { creditFields } from '../dng/credit-fields';
 import { exifDateTime } from '../dng/exif-time';
 import { COMPRESSION, PHOTOMETRIC, TAG, TYPE } from '../dng/tags';
 import { ascii, byte, double, long, raw, rational, short, srational, TiffWriter } from '../dng/tiff-writer';
@@ -96,6 +97,7 @@ export function writeLinearDng(
       rational(TAG.BaselineNoise, 1),
       rational(TAG.BaselineSharpness, 1),
       rational(TAG.LinearResponseLimit, 1),
+      ...creditFields(facts, writer),
     ]),
   );
 }

@@ -2,6 +2,7 @@
 // so in words.
 import type { CaptureFacts } from '../dng/exif-directory';
 import { EXIF_VERSION, heldFields, settingFields, timeFields } from '../dng/exif-directory';
+import { creditFields } from '../dng/credit-fields';
 import { exifDateTime } from '../dng/exif-time';
 import { EXIF, TAG } from '../dng/tags';
 import { ascii, long, rational, short, TiffWriter, undefinedBytes, type Field } from '../dng/tiff-writer';
@@ -63,13 +64,14 @@ export function jpegExif(facts: PictureFacts): Uint8Array {
       ascii(TAG.DateTime, exifDateTime(facts.timeMs, facts.offsetMinutes)),
       short(TAG.YCbCrPositioning, 1),
       long(TAG.ExifIFD, exif),
+      ...creditFields(facts, writer),
     ]),
   );
 }
 
 export function pictureXmp(facts: PictureFacts, note: string | undefined): Uint8Array {
   const { comment } = exifOf(facts.set, facts.made);
-  return xmpPacket(facts, [facts.words, comment].filter(Boolean).join(' '), note);
+  return xmpPacket(facts, [facts.words, comment].filter(Boolean).join(' '), note, facts.credit);
 }
 
 /** Exif's text is ASCII; what is not is told by a question mark. */

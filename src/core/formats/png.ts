@@ -1,6 +1,7 @@
 // PNG (W3C Recommendation, third edition): R, G, B of 8 or 16 bits with a colour profile, Exif and XMP. Rows are filtered by Paeth's predictor; the
 // platform's own deflate.
 import { joinedBytes } from './bytes';
+import { crc32 } from './crc32';
 
 export interface PngFacts {
   /** An ICC profile. */
@@ -89,18 +90,4 @@ function chunk(type: string, data: Uint8Array): Uint8Array {
   out.set(data, 8);
   view.setUint32(8 + data.length, crc32(out.subarray(4, 8 + data.length)));
   return out;
-}
-
-let crcTable: Uint32Array | undefined;
-
-/** CRC-32 of ISO 3309, as PNG's annex D has it. */
-function crc32(bytes: Uint8Array): number {
-  crcTable ??= Uint32Array.from({ length: 256 }, (_, n) => {
-    let c = n;
-    for (let k = 0; k < 8; k++) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
-    return c;
-  });
-  let crc = 0xffffffff;
-  for (let i = 0; i < bytes.length; i++) crc = crcTable[(crc ^ bytes[i]!) & 255]! ^ (crc >>> 8);
-  return (crc ^ 0xffffffff) >>> 0;
 }

@@ -1,4 +1,5 @@
 // Finished pictures of a raw frame: developed as the finder shows it, with what a raw file would say of the capture, and the sRGB profile.
+import { creditFields } from '../dng/credit-fields';
 import { exifDirectory, type CaptureFacts } from '../dng/exif-directory';
 import { exifDateTime } from '../dng/exif-time';
 import { EXIF, TAG } from '../dng/tags';
@@ -47,12 +48,17 @@ export async function rawPicture(
   encodeJpeg: EncodeJpeg,
 ): Promise<RawPicture> {
   const { kind, quality, size } = choice;
-  const xmp = xmpPacket(frame, `${wordsOf(frame, facts)} A finished picture, developed from raw.`, note);
+  const xmp = xmpPacket(
+    frame,
+    `${wordsOf(frame, facts)} A finished picture, developed from raw.`,
+    note,
+    facts.credit,
+  );
   const profile = srgbProfile();
   if (kind === 'tiff') {
     const picture = developOut16(frame, size);
     const bytes = writeTiff16(picture, {
-      main: mainFields(frame),
+      main: (writer) => mainFields(frame, facts, writer),
       exif: [...exifDirectory(frame, facts, true), FLASHPIX],
       ...{ xmp, profile },
     });
@@ -98,7 +104,7 @@ function exifFile(frame: RawFrame, facts: CaptureFacts, picture: Size, jpeg: boo
   ]);
   return writer.finish(
     writer.appendDirectory([
-      ...mainFields(frame),
+      ...mainFields(frame, facts, writer),
       ...(jpeg ? [short(TAG.YCbCrPositioning, 1)] : []),
       long(TAG.ExifIFD, exif),
     ]),
@@ -106,7 +112,7 @@ function exifFile(frame: RawFrame, facts: CaptureFacts, picture: Size, jpeg: boo
 }
 
 /** Who, when and with what; pictures are turned to be seen already. */
-function mainFields(frame: RawFrame): Field[] {
+function mainFields(frame: RawFrame, facts: CaptureFacts, writer: TiffWriter): Field[] {
   const { source } = frame;
   return [
     ascii(TAG.Make, source.make),
@@ -117,5 +123,6 @@ function mainFields(frame: RawFrame): Field[] {
     short(TAG.ResolutionUnit, 2),
     ascii(TAG.Software, SOFTWARE),
     ascii(TAG.DateTime, exifDateTime(frame.timeMs, frame.offsetMinutes)),
+    ...creditFields(facts, writer),
   ];
 }

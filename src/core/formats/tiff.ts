@@ -12,8 +12,8 @@ export interface Picture16 {
 }
 
 export interface TiffFacts {
-  /** Fields of the first directory: who, when, with what. */
-  readonly main: readonly Field[];
+  /** Fields of the first directory: who, when, with what. What they point at is written first. */
+  readonly main: (writer: TiffWriter) => readonly Field[];
   readonly exif: readonly Field[];
   readonly xmp: Uint8Array;
   /** An ICC profile. */
@@ -43,7 +43,7 @@ export function writeTiff16({ width, height, rgb }: Picture16, facts: TiffFacts)
       long(TAG.RowsPerStrip, height),
       long(TAG.StripByteCounts, strip.length),
       short(TAG.PlanarConfiguration, 1),
-      ...facts.main,
+      ...facts.main(writer),
       raw(TAG.XMP, TYPE.BYTE, facts.xmp),
       raw(TAG.ICCProfile, TYPE.UNDEFINED, facts.profile),
       long(TAG.ExifIFD, exif),

@@ -3,11 +3,13 @@
 import * as Type from '@sinclair/typebox';
 import type { Static } from '@sinclair/typebox';
 import { ATTITUDE, type Attitude } from '../body/attitude';
+import { POSITION, type Position } from '../body/position';
 import type { Orientation } from '../body/orientation';
 import type { FramePoint } from '../meter/luminance-map';
 import type { Vec3 } from '../numeric/matrix';
 import { OPTICS } from '../sensor/cameras';
 import { LENS_IDS, type LensId } from '../sensor/simulated-camera';
+import { CREDIT, type Credit } from '../setting/credit';
 import type { SettingValues } from '../setting/settings';
 import { partialSchema, settingsForward } from '../setting/values';
 import { knownSchema } from '../units/known-schema';
@@ -64,6 +66,8 @@ export function latentSchema() {
     meteredEv100: knownSchema(Type.Number({ minimum: -100, maximum: 100 })),
     focusedAt: Type.Optional(Type.Unsafe<FramePoint>(Type.Object({ x: SHARE, y: SHARE }))),
     held: Type.Optional(Type.Unsafe<Attitude>(ATTITUDE)),
+    credit: Type.Optional(Type.Unsafe<Credit>(CREDIT)),
+    position: Type.Optional(Type.Unsafe<Position>(POSITION)),
     /** What the finder showed: absent, it is worked out when the frame is read out. */
     white: Type.Optional(
       Type.Object({
@@ -92,7 +96,7 @@ export interface Exposed {
 export function latentOf({ lensId, scene, outside, orientation, press }: Exposed): LatentFrame {
   const { facts, colour, forecast, focusM, steadiness, settings, ...moment } = press;
   const { timeMs, offsetMinutes, clockS, seed } = moment;
-  const { group, focusedAt, held } = facts;
+  const { group, focusedAt, held, credit, position } = facts;
   return {
     version: LATENT_VERSION,
     id: facts.uniqueId,
@@ -106,6 +110,8 @@ export function latentOf({ lensId, scene, outside, orientation, press }: Exposed
     meteredEv100: facts.meteredEv100,
     ...(focusedAt && { focusedAt }),
     ...(held && { held }),
+    ...(credit && { credit }),
+    ...(position && { position }),
     ...(colour && { white: { ...colour.white, neutral: colour.asShotNeutral } }),
     ...(forecast && { forecast }),
   };
@@ -113,6 +119,7 @@ export function latentOf({ lensId, scene, outside, orientation, press }: Exposed
 
 export function exposedOf(latent: LatentFrame): Exposed {
   const { id, roll, group, set, meteredEv100, focusedAt, held, white, forecast, focusM } = latent;
+  const { credit, position } = latent;
   const { lensId, scene, outside, orientation, press, sinceTouchS } = latent;
   const { settings, timeMs, offsetMinutes, clockS, seed } = latent;
   return {
@@ -126,6 +133,8 @@ export function exposedOf(latent: LatentFrame): Exposed {
         ...(group && { group }),
         ...(focusedAt && { focusedAt }),
         ...(held && { held }),
+        ...(credit && { credit }),
+        ...(position && { position }),
       },
       ...(white && {
         colour: {

@@ -15,7 +15,7 @@ import { cutWords, isCut, UNCUT, type Cut } from '../setting/cut';
 import type { Made } from '../setting/setting';
 import type { Known } from '../units/known';
 import { entryOf } from './digest';
-import { FIRST_ROLL, RECORD_VERSION, type CaptureNote, type FrameRecord } from './record';
+import { FIRST_ROLL, noteText, RECORD_VERSION, type CaptureNote, type FrameRecord } from './record';
 import type { Format } from '../setting/files';
 
 /** Said in every linear DNG that was made from pictures, and beside it. */
@@ -90,11 +90,13 @@ export async function pictureFrame(press: PicturePress, parts: PictureParts): Pr
     set: facts.set,
     metered: { pattern: facts.set.meter.pattern, ev100: facts.meteredEv100 },
     ...(facts.held && { held: facts.held }),
+    ...(facts.credit && { credit: facts.credit }),
+    ...(facts.position && { position: facts.position }),
     kelvin: parts.whiteOnPicture?.kelvin ?? toldOr(made.kelvin, 'white'),
     ...(parts.whiteOnPicture && { tint: parts.whiteOnPicture.tint }),
     made: { kind: 'browser', device: shortened(device), pictures: parts.averaged?.pictures ?? 1 },
   };
-  const text = JSON.stringify(note);
+  const text = noteText(note);
   const files: { format: Format; bytes: Uint8Array }[] = [
     {
       format: 'jpeg',

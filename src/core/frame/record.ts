@@ -4,6 +4,8 @@ import * as Type from '@sinclair/typebox';
 import type { Static } from '@sinclair/typebox';
 import { ATTITUDE, type Attitude } from '../body/attitude';
 import { partsOf, type Parts } from '../raw/cut';
+import { POSITION, type Position } from '../body/position';
+import { CREDIT, type Credit } from '../setting/credit';
 import { UNCUT } from '../setting/cut';
 import type { ChannelFigures } from '../raw/statistics';
 import { patternForward, PATTERN_IDS, type PatternId } from '../meter/pattern';
@@ -110,6 +112,10 @@ export function recordSchema() {
     tint: Type.Optional(Type.Number({ minimum: -1000, maximum: 1000 })),
     /** How the camera was held, where that was known. */
     held: Type.Optional(Type.Unsafe<Attitude>(ATTITUDE)),
+    /** What its files say of who made it, as the person wanted it. */
+    credit: Type.Optional(Type.Unsafe<Credit>(CREDIT)),
+    /** Where it was taken, where the person asked for that. */
+    position: Type.Optional(Type.Unsafe<Position>(POSITION)),
     /** White that the person gave it afterwards; the files stay as they were. */
     rewhite: Type.Optional(
       Type.Object({
@@ -259,6 +265,11 @@ export function forecastFigures({ clipped, belowFloor }: Forecast, headroomEv: n
 /** What is known of a capture before its file is written; it is kept in the file, so that the record can be made from that again. */
 export type CaptureNote = Omit<FrameRecord, 'result' | 'files' | 'place' | 'rewhite'>;
 
+/** A note as files carry it. The place stands in their standard tags alone, so that it can be taken out of them. */
+export function noteText({ position: _, ...note }: CaptureNote): string {
+  return JSON.stringify(note);
+}
+
 /** @param forecast as the finder told it; undefined where it told nothing */
 export function captureNote(
   frame: RawFrame,
@@ -285,6 +296,8 @@ export function captureNote(
     kelvin: frame.colour.white.kelvin,
     tint: frame.colour.white.tint,
     ...(facts.held && { held: facts.held }),
+    ...(facts.credit && { credit: facts.credit }),
+    ...(facts.position && { position: facts.position }),
     ...(forecast ? { forecast } : null),
     made,
   };

@@ -36,6 +36,7 @@ import {
   captureNote,
   type CaptureNote,
   forecastFigures,
+  noteText,
   rawFiguresOf,
   type FrameOrigin,
   type FrameRecord,
@@ -192,7 +193,7 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
   const note: CaptureNote = hasRaw(choice)
     ? ofRaw
     : { ...ofRaw, image: { ...developedSize(frame, choice.size), kind: 'rgb' } };
-  const text = JSON.stringify(note);
+  const text = noteText(note);
   const files: Shot['files'][number][] = [];
   if (hasRaw(choice)) {
     const bytes = writeDng(frame, {

@@ -1,5 +1,6 @@
 // What a scene is: plates of light, one for each lamp, seen through one lens, with the words and figures that describe
 // them; where its surfaces are; what moves in it.
+import type { Position } from '../body/position';
 import type { LampLight } from '../sensor/sensitivities';
 import type { PlateId } from '../sensor/simulated-camera';
 import type { CodedPlate } from './coded-plate';
@@ -102,8 +103,12 @@ export interface Scene {
   readonly fine?: FinePlates;
 }
 
+/** Where a simulated device finds itself in front of a scene. */
+export type ScenePlace = Omit<Position, 'timeMs'>;
+
 /** A scene as the list of scenes tells of it, before it is loaded: its packs by lens, and their sizes in bytes. */
 export interface SceneListing extends Omit<SceneDescription, 'lens' | 'fieldDeg' | 'patches'> {
+  readonly place: ScenePlace;
   readonly lenses: readonly PlateId[];
   readonly bytes: Readonly<Partial<Record<PlateId, number>>>;
 }

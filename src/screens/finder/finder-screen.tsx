@@ -7,6 +7,7 @@ import { useBody, useOptic } from '../../live/in-use';
 import { useReport } from '../../live/report';
 import { feedCamera, setRunning } from '../../live/feed';
 import { keepingAwake, minding } from '../../live/manners';
+import { useFollowedPlace } from '../../live/position';
 import type { FaderId } from '../../live/desk-state';
 import { Button } from '../../ui/button';
 import { colour, space } from '../../ui/theme';
@@ -15,7 +16,7 @@ import { CheckPanel, type CheckTab } from './check/check-panel';
 import { Faders, fadersOf, LadderPanel } from './faders';
 import { FramePanel, type FrameTab } from './frame-panel';
 import { Guide } from './guide';
-import { Head } from './head';
+import { Head, type Way } from './head';
 import { KeyPanel } from './key-panel';
 import { useDeskKeys, type Panel } from './keys';
 import { MeterPanel, type MeterTab } from './meter-panel';
@@ -39,6 +40,7 @@ export function FinderScreen({ active }: { active: boolean }) {
   const evidence = useBody().evidence;
   const text = useTextSize();
   const { shown, open, ...panels } = usePanels();
+  useFollowedPlace();
   const aspect = useAspect(lying ? 4 / 3 : 3 / 4);
   const faders = fadersOf(lens).length;
   const places = placesFor({ room, aspect, faders, panel: shown, hand, text });
@@ -63,7 +65,7 @@ export function FinderScreen({ active }: { active: boolean }) {
         testID={`places-${kind}`}
       >
         <Part at={places.head}>
-          <Head lines={places.head.lines} short={places.head.width < SHORT * text} />
+          <Head lines={places.head.lines} short={places.head.width < SHORT * text} onWay={panels.openWay} />
         </Part>
         <Part at={picture}>
           <FinderPicture
@@ -196,10 +198,22 @@ function usePanels() {
     },
     [open],
   );
-  const openRemedies = useCallback(() => {
-    setMoreTab('remedies');
-    open('more');
-  }, [open]);
+  const openMore = useCallback(
+    (tab: MoreTab) => {
+      setMoreTab(tab);
+      open('more');
+    },
+    [open],
+  );
+  const openRemedies = useCallback(() => openMore('remedies'), [openMore]);
+  const openWay = useCallback(
+    (way: Way) => {
+      if (way.to === 'more') openMore(way.tab);
+      else if (way.to === 'ladder') openLadder(way.fader);
+      else open(way.to);
+    },
+    [open, openMore, openLadder],
+  );
   const element = (
     <>
       {ladder === 'white' && whole && <WhitePanel onClose={close} />}
@@ -221,7 +235,7 @@ function usePanels() {
       : (panel ?? ladder)
         ? 'desk'
         : null;
-  return { shown, open, openLadder, openPins, openRemedies, element };
+  return { shown, open, openLadder, openPins, openRemedies, openWay, element };
 }
 
 /** What may be used of the screen, without its notches and bars. */

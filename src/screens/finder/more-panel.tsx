@@ -6,11 +6,13 @@ import { CameraPanel } from './camera-panel';
 import { DrivePanel } from './drive-panel';
 import { FilterPanel } from './filter-panel';
 import { RemedyList } from './remedies';
+import { RollPanel } from './roll-panel';
 import { SetupsPanel } from './setups-panel';
 import { TradePanel } from './trade-panel';
 
 export const MORE_TABS = [
   { id: 'drive', label: 'Drive' },
+  { id: 'roll', label: 'Roll' },
   { id: 'trade', label: 'Trade' },
   { id: 'setups', label: 'Setups' },
   { id: 'remedies', label: 'Remedies' },
@@ -37,6 +39,7 @@ export function MorePanel({
     >
       <PanelScroll key={tab} name={tab}>
         {tab === 'drive' && <DrivePanel />}
+        {tab === 'roll' && <RollPanel />}
         {tab === 'trade' && <TradePanel />}
         {tab === 'setups' && <SetupsPanel />}
         {tab === 'remedies' && <RemedyList />}

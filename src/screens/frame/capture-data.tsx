@@ -10,6 +10,8 @@ import { definitionOf, listed } from '../../core/setting/values';
 import { isUnknown, known, type Known } from '../../core/units/known';
 import { APERTURE_LADDER, formatThirds, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../../core/units/ladders';
 import { lengthWords } from '../../core/units/lengths';
+import { positionWords } from '../../core/body/position';
+import { rollIn, useRolls } from '../../library/rolls';
 import { useDesk } from '../../live/desk';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
@@ -83,6 +85,7 @@ export function CaptureData({ record }: { record: FrameRecord }) {
     ? ev100OfSettings(...(whole as [number, number, number]))
     : null;
   const fixed = set.aperture === undefined;
+  const roll = rollIn(useRolls(), record.roll);
   const rows: [string, string][] = [
     ['Shutter', madeWords(shutterS, (s) => stepOf(SHUTTER_LADDER, s).label, set.shutter?.auto)],
     ['ISO', madeWords(iso, (s) => stepOf(ISO_LADDER, s).label, set.iso?.auto)],
@@ -108,6 +111,8 @@ export function CaptureData({ record }: { record: FrameRecord }) {
     ...originWords(record),
     ['Camera', record.camera],
     ['Taken', `${local.slice(0, 10)} ${local.slice(11, 19)}`],
+    ['Roll', roll.name],
+    ...creditWords(record),
     ...(record.held && !isLevel(record.held) ? [['Level', levelWords(record.held)] as [string, string]] : []),
     ['Size', sizeWords(record)],
     ...files.map(({ format, bytes }): [string, string] => [
@@ -129,6 +134,17 @@ export function CaptureData({ record }: { record: FrameRecord }) {
       ))}
     </View>
   );
+}
+
+/** What its files say of person and place. */
+function creditWords({ credit, position }: FrameRecord): [string, string][] {
+  const rows: [string, string | undefined][] = [
+    ['Name', credit?.person],
+    ['Copyright', credit?.copyright],
+    ['Keywords', credit?.keywords.join(', ')],
+    ['Place', position && positionWords(position)],
+  ];
+  return rows.filter((row): row is [string, string] => Boolean(row[1]));
 }
 
 /** Which of a sequence a frame is. */

@@ -24,7 +24,7 @@ import { Words } from '../../ui/words';
 import { capital, percentWords } from '../finder/format';
 import { paintPicture, paintStopline } from '../../ui/scopes/paint';
 import { Scope } from '../../ui/scopes/scope';
-import { useDeleteWithUndo } from '../sheet/undo-bar';
+import { deleteWithUndo } from '../sheet/undo-bar';
 import { DevelopedPicture } from './developed-picture';
 import { CaptureData } from './capture-data';
 import { FrameWhite } from './frame-white';
@@ -60,7 +60,6 @@ function OpenFrame({ record }: { record: FrameRecord }) {
   const [attempt, setAttempt] = useState(0);
   const [picture, setPicture] = useState<PictureHistogram | null>(null);
   const [white, setWhite] = useState<WhitePoint | null>(record.rewhite ?? null);
-  const remove = useDeleteWithUndo();
   const heights = useDesk((d) => d.check.heights);
   const theme = useDesk((d) => d.theme);
   useEffect(() => {
@@ -101,7 +100,7 @@ function OpenFrame({ record }: { record: FrameRecord }) {
           )}
           <Button
             label="Delete"
-            onPress={() => remove([record.id], () => router.navigate('/sheet'))}
+            onPress={() => void deleteWithUndo([record.id]).then((gone) => gone && router.navigate('/sheet'))}
             testID="delete"
           />
         </View>

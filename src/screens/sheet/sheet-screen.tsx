@@ -1,16 +1,21 @@
-// The contact sheet: the roll's frames, newest first. Only the rows near the view are drawn, so a long roll opens at once.
+// The contact sheet: the frames of a roll, or all of them, newest first. Only the rows near the view are drawn, so a long roll opens at once.
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRouter } from 'expo-router';
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { Image, Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { LatentFrame } from '../../core/frame/latent';
 import type { FrameRecord } from '../../core/frame/record';
 import { useRecovery, useRoll, useThumbnail } from '../../library/roll';
+import { useRolls } from '../../library/rolls';
 import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
+import { AboutRoll } from './about-roll';
+import { ChoosingBar } from './choosing';
 import { frameWords } from './frame-words';
 import { recoveredWords } from './recovered-words';
+import { RollChips } from './roll-chips';
+import { useSheet } from './sheet-state';
 import { UndoBar } from './undo-bar';
 import { KeeperFault, UnsavedBar } from './unsaved-bar';
 import { ReadOutFault, WaitingNote, WaitingTile } from './waiting';
@@ -20,19 +25,47 @@ const CAPTION = 40;
 export function SheetScreen() {
   const router = useRouter();
   const { data, error, isPending, refetch } = useRoll();
-  const frames = data?.frames ?? [];
-  const waiting = data?.waiting ?? [];
+  const rolls = useRolls();
+  const { roll: shown, chosen, about } = useSheet();
+  const { choose, setAbout } = useSheet.getState();
+  // One that was deleted meanwhile, perhaps in another tab, is not shown any more.
+  const roll = rolls.find((count) => count.roll.id === shown)?.roll ?? null;
+  const of = roll?.id;
+  const frames = useMemo(
+    () => (data?.frames ?? []).filter((frame) => of === undefined || frame.roll === of),
+    [data, of],
+  );
+  const waiting = useMemo(
+    () => (data?.waiting ?? []).filter((frame) => of === undefined || frame.roll === of),
+    [data, of],
+  );
   return (
     <View style={styles.page} role="main" aria-label="Sheet">
       <View style={styles.head}>
         <Button label="Finder" onPress={() => router.navigate('/')} testID="to-finder" />
-        <View role="heading" aria-level={1}>
-          <Words kind="title">
-            {isPending ? 'Roll' : `Roll · ${frames.length} ${frames.length === 1 ? 'frame' : 'frames'}`}
+        <View role="heading" aria-level={1} style={styles.title}>
+          <Words kind="title" numberOfLines={1}>
+            {isPending ? 'Frames' : frames.length === 1 ? '1 frame' : `${frames.length} frames`}
             {waiting.length > 0 && ` · ${waiting.length} waiting`}
           </Words>
         </View>
+        <Button
+          label="Roll"
+          name={roll ? `Roll ${roll.name}: name, keywords, export, delete` : 'Roll: export and take in'}
+          on={about}
+          onPress={() => setAbout(!about)}
+          testID="about-roll"
+        />
+        <Button
+          label={chosen ? 'Done' : 'Choose'}
+          name={chosen ? 'Done with choosing' : 'Choose frames to move, copy or delete'}
+          on={chosen !== null}
+          onPress={() => choose(chosen ? null : [])}
+          testID="choose"
+        />
       </View>
+      {data && <RollChips rolls={rolls} />}
+      {about && data && <AboutRoll roll={roll} frames={frames} waiting={waiting} />}
       {/* What is told below stands at the bottom whatever is read here: nothing moves under a finger. */}
       <View style={styles.roll}>
         {isPending && (
@@ -59,7 +92,11 @@ export function SheetScreen() {
         {data && frames.length + waiting.length === 0 && (
           <View style={styles.empty}>
             <Words kind="title">No frames yet</Words>
-            <Words quiet>Press the hexagon in the finder; what you take appears here.</Words>
+            <Words quiet>
+              {roll && data.frames.length > 0
+                ? 'Choose this roll in the finder, or move frames into it from another.'
+                : 'Press the hexagon in the finder; what you take appears here.'}
+            </Words>
             <Button label="To the finder" kind="primary" onPress={() => router.navigate('/')} />
           </View>
         )}
@@ -70,6 +107,7 @@ export function SheetScreen() {
         <ReadOutFault />
         <UnsavedBar />
       </View>
+      <ChoosingBar frames={frames} />
       <UndoBar />
     </View>
   );
@@ -146,17 +184,24 @@ function Cell({ frame, size }: { frame: FrameRecord; size: number }) {
   const router = useRouter();
   const { data } = useThumbnail(frame.id);
   const words = frameWords(frame);
+  const choosing = useSheet((s) => s.chosen !== null);
+  const on = useSheet((s) => s.chosen?.has(frame.id) ?? false);
+  const { toggle } = useSheet.getState();
   return (
     <View role="listitem" style={{ width: size, height: size + CAPTION }}>
       <Pressable
-        role="link"
+        role={choosing ? 'checkbox' : 'link'}
+        aria-checked={choosing ? on : undefined}
         aria-label={`Frame ${words}`}
-        onPress={() => router.push({ pathname: '/frame/[id]', params: { id: frame.id } })}
+        onPress={() =>
+          choosing ? toggle(frame.id) : router.push({ pathname: '/frame/[id]', params: { id: frame.id } })
+        }
         style={styles.cell}
         testID="sheet-frame"
       >
-        <View style={styles.picture}>
+        <View style={[styles.picture, choosing && !on && styles.other]}>
           {data && <Image source={{ uri: data }} style={styles.image} resizeMode="contain" aria-hidden />}
+          {choosing && <View style={[styles.mark, on && styles.marked]} aria-hidden />}
         </View>
         <Words kind="label" quiet numberOfLines={1} style={styles.caption}>
           {words}
@@ -188,5 +233,19 @@ const styles = StyleSheet.create({
   cell: { flex: 1, padding: 4 },
   picture: { flex: 1, backgroundColor: colour.panel, borderRadius: radius, overflow: 'hidden' },
   image: { width: '100%', height: '100%' },
+  other: { opacity: 0.7 },
+  mark: {
+    position: 'absolute',
+    right: 8,
+    top: 8,
+    width: 28,
+    height: 28,
+    borderRadius: 14,
+    borderWidth: 2,
+    borderColor: colour.text,
+    backgroundColor: colour.chip,
+  },
+  marked: { backgroundColor: colour.primary, boxShadow: `inset 0 0 0 5px ${colour.page}` },
+  title: { flexGrow: 1, flexShrink: 1 },
   caption: { textAlign: 'center', paddingTop: 4, height: 24 },
 });

@@ -6,7 +6,7 @@ import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { frameWords } from './frame-words';
-import { useDeleteWithUndo } from './undo-bar';
+import { deleteWithUndo } from './undo-bar';
 
 /** Frames that could not be read out: why, and the way to try again. They wait, and are safe. */
 export function ReadOutFault() {
@@ -26,7 +26,6 @@ export function ReadOutFault() {
 
 /** Several frames wait: what that means, and a way to have none of them. */
 export function WaitingNote({ waiting }: { waiting: readonly LatentFrame[] }) {
-  const remove = useDeleteWithUndo();
   if (waiting.length < 2) return null;
   return (
     <View style={styles.note} role="status" testID="waiting-note">
@@ -35,12 +34,7 @@ export function WaitingNote({ waiting }: { waiting: readonly LatentFrame[] }) {
         label="Cancel all"
         name="Cancel all frames that wait"
         kind="quiet"
-        onPress={() =>
-          remove(
-            waiting.map(({ id }) => id),
-            () => undefined,
-          )
-        }
+        onPress={() => void deleteWithUndo(waiting.map(({ id }) => id))}
         testID="cancel-all"
       />
     </View>
@@ -59,7 +53,6 @@ const STAGES: Readonly<Record<NonNullable<ReadOut['now']>['stage'], string>> = {
 export function WaitingTile({ latent }: { latent: LatentFrame }) {
   const now = useReadOut((r) => (r.now?.id === latent.id ? r.now : null));
   const failed = useReadOut((r) => r.failed[latent.id]);
-  const remove = useDeleteWithUndo();
   const words = frameWords({ exposure: latent.settings });
   return (
     <>
@@ -81,7 +74,7 @@ export function WaitingTile({ latent }: { latent: LatentFrame }) {
           label="Cancel"
           name={`Cancel the frame ${words}`}
           kind="quiet"
-          onPress={() => remove([latent.id], () => undefined)}
+          onPress={() => void deleteWithUndo([latent.id])}
           testID="cancel-frame"
         />
       </View>

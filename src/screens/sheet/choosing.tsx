@@ -1,0 +1,129 @@
+// Frames that were chosen in the sheet, and what can be done with them: moved or copied to another roll, deleted.
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { FrameRecord } from '../../core/frame/record';
+import type { Roll } from '../../core/frame/roll';
+import { copyFrames, rollIn, useRolls } from '../../library/rolls';
+import { Button } from '../../ui/button';
+import { colour, radius, space } from '../../ui/theme';
+import { Words } from '../../ui/words';
+import { NewRoll } from '../rolls/roll-choice';
+import { useSheet } from './sheet-state';
+import { deleteWithUndo, moveWithUndo } from './undo-bar';
+
+type Aim = 'move' | 'copy';
+const AIM_WORDS: Readonly<Record<Aim, string>> = { move: 'Move to', copy: 'Copy to' };
+
+/** @param frames that can be chosen: those that the sheet shows */
+export function ChoosingBar({ frames }: { frames: readonly FrameRecord[] }) {
+  const chosen = useSheet((s) => s.chosen);
+  const { choose } = useSheet.getState();
+  const [aim, setAim] = useState<Aim | null>(null);
+  const [course, setCourse] = useState<string | null>(null);
+  const [failed, setFailed] = useState<string | null>(null);
+  if (!chosen) return null;
+  const ids = frames.filter(({ id }) => chosen.has(id)).map(({ id }) => id);
+  const run = async (act: () => Promise<void>) => {
+    setFailed(null);
+    try {
+      await act();
+      setAim(null);
+      choose(null);
+    } catch (error) {
+      setFailed(`${(error as Error).message}.`);
+    } finally {
+      setCourse(null);
+    }
+  };
+  const to = (roll: Roll) =>
+    void run(async () => {
+      if (aim === 'move') await moveWithUndo(ids, roll);
+      else await copyFrames(ids, roll.id, (done) => setCourse(`Copying: ${done} of ${ids.length}`));
+    });
+  return (
+    <View style={styles.bar} role="region" aria-label="Chosen frames" testID="choosing">
+      <Words role="status" style={failed ? styles.warn : null} testID="choosing-words">
+        {failed ?? course ?? (ids.length === 0 ? 'Tap the frames that are meant.' : `${ids.length} chosen`)}
+      </Words>
+      {aim && !course && (
+        <Targets aim={aim} records={frames.filter(({ id }) => chosen.has(id))} onRoll={to} />
+      )}
+      <View style={styles.row}>
+        {(['move', 'copy'] as const).map((id) => (
+          <Button
+            key={id}
+            label={id === 'move' ? 'Move' : 'Copy'}
+            name={id === 'move' ? 'Move the chosen frames' : 'Copy the chosen frames'}
+            on={aim === id}
+            disabled={ids.length === 0 || course !== null}
+            onPress={() => setAim(aim === id ? null : id)}
+            testID={`choosing-${id}`}
+          />
+        ))}
+        <Button
+          label="Delete"
+          name="Delete the chosen frames"
+          disabled={ids.length === 0 || course !== null}
+          onPress={() =>
+            void run(async () => {
+              if (!(await deleteWithUndo(ids))) throw new Error('They could not be deleted');
+            })
+          }
+          testID="choosing-delete"
+        />
+        <Button
+          label={ids.length === frames.length ? 'None' : 'All'}
+          name={ids.length === frames.length ? 'None of the frames' : 'All of the frames'}
+          kind="quiet"
+          onPress={() => choose(ids.length === frames.length ? [] : frames.map(({ id }) => id))}
+          testID="choosing-all"
+        />
+      </View>
+    </View>
+  );
+}
+
+/** Rolls that the frames are not all in already, and a new one. */
+function Targets({
+  aim,
+  records,
+  onRoll,
+}: {
+  aim: Aim;
+  records: readonly FrameRecord[];
+  onRoll: (roll: Roll) => void;
+}) {
+  const rolls = useRolls();
+  const [made, setMade] = useState<string | null>(null);
+  // A roll that was just made is there once the rolls have been read again.
+  const fresh = made !== null && rolls.some(({ roll }) => roll.id === made) ? rollIn(rolls, made) : null;
+  const others = rolls.filter(({ roll }) => records.some((record) => record.roll !== roll.id));
+  return (
+    <View style={styles.targets} role="group" aria-label={AIM_WORDS[aim]}>
+      {others.map(({ roll }) => (
+        <Button
+          key={roll.id}
+          label={roll.name}
+          name={`${AIM_WORDS[aim]} ${roll.name}`}
+          current={roll === fresh}
+          onPress={() => onRoll(roll)}
+          testID={`to-roll-${roll.id}`}
+        />
+      ))}
+      <NewRoll label="New roll" onMade={setMade} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  bar: {
+    gap: space.one,
+    padding: space.one,
+    margin: space.one,
+    borderRadius: radius,
+    backgroundColor: colour.panel,
+  },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one },
+  targets: { gap: space.half },
+  warn: { color: colour.warn },
+});

@@ -1,0 +1,120 @@
+// Rolls as ZIP archives: written as a stream, a frame at a time, and taken in again frame by frame, each looked at as if it came from a stranger.
+import { makeZip } from 'client-zip';
+import { toUint8Array } from 'js-base64';
+import {
+  archivedFrame,
+  ARCHIVE_VERSION,
+  INDEX_NAME,
+  placeless,
+  type ArchivedFrame,
+  type ArchiveIndex,
+  type FrameFiles,
+} from '../core/frame/archive';
+import { digestOf, entryOf } from '../core/frame/digest';
+import { broughtForward, type FrameRecord } from '../core/frame/record';
+import type { Roll } from '../core/frame/roll';
+import { readEntry, zipEntries, ZipError, type ReadAt, type ZipEntry } from '../core/formats/unzip';
+import { isUnknown } from '../core/units/known';
+import { isArchive, isRecord } from '../vault/record-check.generated';
+import type { RollReader } from '../vault/reader';
+import type { FrameToSave } from '../vault/save';
+import { frameFile } from './frame-file';
+
+export interface ArchiveAsk {
+  readonly roll: Roll;
+  readonly records: readonly FrameRecord[];
+  /** Takes the places out of files and records. */
+  readonly withoutPlaces: boolean;
+}
+
+/** The archive as a stream. @param onFrame told how many frames are in it so far. It breaks off with an Error that names the frame whose file cannot be had */
+export function archiveOf(
+  reader: RollReader,
+  { roll, records, withoutPlaces }: ArchiveAsk,
+  onFrame: (done: number) => void,
+): ReadableStream<Uint8Array> {
+  async function* entries() {
+    const frames: ArchivedFrame[] = [];
+    for (const kept of records) {
+      const whole = await filesOf(reader, kept);
+      const { record, files } = withoutPlaces ? await placeless(whole) : whole;
+      const frame = archivedFrame(record);
+      const lastModified = new Date(record.timeMs);
+      for (const [i, { bytes }] of files.entries())
+        yield { name: frame.files[i]!, input: bytes, lastModified };
+      const thumbnail = (await reader.thumbnails([record.id]))[record.id] ?? '';
+      yield { name: frame.thumbnail, input: bytesOfUrl(thumbnail), lastModified };
+      frames.push(frame);
+      onFrame(frames.length);
+    }
+    // Last: only now it is known what the files are.
+    const index: ArchiveIndex = {
+      kind: 'velmo-roll',
+      version: ARCHIVE_VERSION,
+      ...{ roll, withoutPlaces, frames },
+    };
+    yield { name: INDEX_NAME, input: JSON.stringify(index, null, 1), lastModified: new Date() };
+  }
+  return makeZip(entries());
+}
+
+async function filesOf(reader: RollReader, record: FrameRecord): Promise<FrameFiles> {
+  const files = [];
+  for (const entry of record.files)
+    files.push({ format: entry.format, bytes: await frameFile(reader, record, entry) });
+  return { record, files };
+}
+
+function bytesOfUrl(url: string): Uint8Array {
+  return toUint8Array(url.slice(url.indexOf(',') + 1));
+}
+
+/** What an archive holds, before a frame of it is read. */
+export interface OpenedArchive {
+  readonly index: ArchiveIndex;
+  /** A frame to be saved. @throws Error in words for people when it is not whole, or is none */
+  frame(archived: ArchivedFrame, roll: string): Promise<FrameToSave>;
+}
+
+const MOST_INDEX = 512 << 20;
+const MOST_FILE = 1024 << 20;
+const MOST_THUMBNAIL = 4 << 20;
+
+/** @throws Error in words for people for what is no archive of a roll */
+export async function openArchive(read: ReadAt, size: number): Promise<OpenedArchive> {
+  const entries = new Map((await zipEntries(read, size)).map((entry) => [entry.name, entry]));
+  const named = (name: string): ZipEntry => {
+    const entry = entries.get(name);
+    if (!entry) throw new ZipError(`${name} is missing`);
+    return entry;
+  };
+  if (!entries.has(INDEX_NAME)) throw new ZipError('This archive holds no roll: roll.json is missing in it');
+  const index = parsed(await readEntry(read, named(INDEX_NAME), MOST_INDEX));
+  if (!isArchive(index)) throw new ZipError('roll.json in this archive is not one that is understood here');
+  return {
+    index,
+    frame: async (archived, roll) => {
+      const found = broughtForward(archived.record);
+      if (!isRecord(found)) throw new Error('its record is not understood here');
+      if (found.files.length !== archived.files.length) throw new Error('its record tells of other files');
+      const files: FrameToSave['files'][number][] = [];
+      for (const [i, { format, sha256 }] of found.files.entries()) {
+        const bytes = await readEntry(read, named(archived.files[i]!), MOST_FILE);
+        if (!isUnknown(sha256) && (await digestOf(bytes)) !== sha256)
+          throw new Error('its file is another than its record tells of');
+        files.push({ format, bytes });
+      }
+      const thumbnailJpeg = await readEntry(read, named(archived.thumbnail), MOST_THUMBNAIL);
+      const told = await Promise.all(files.map(({ format, bytes }) => entryOf(format, bytes)));
+      return { record: { ...found, files: told, roll, place: { kind: 'stored' } }, files, thumbnailJpeg };
+    },
+  };
+}
+
+function parsed(bytes: Uint8Array): unknown {
+  try {
+    return JSON.parse(new TextDecoder().decode(bytes));
+  } catch {
+    return undefined;
+  }
+}
