@@ -24,6 +24,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map([
 
 const FLAGS = [
   ...['scene', 'at', 'seed', 'size', 'orientation', 'compression', 'out', 'time', 'clock', 'lens'],
+  ...['roll', 'person', 'copyright', 'keywords'],
   ...['lamp', 'support', 'wheel', 'pin', 'background'],
   ...settingFlags(),
 ];
@@ -44,7 +45,8 @@ const USAGE = `Velmo
         [--lens …] [--orientation landscape|portrait]
   meter --scene ID [--at X,Y] [--pin X,Y …]  every pattern's reading in JSON
   shoot --scene ID [--at X,Y] [--seed N] [--size full|preview] [--compression lossless-jpeg|none]
-        [--time DATE] [--clock SECONDS] --out FILE.dng
+        [--time DATE] [--clock SECONDS] [--roll NAME] [--person NAME] [--copyright TEXT] [--keywords A,B]
+        --out FILE.dng, or a folder with --bracket or --burst
   both, for what is set; what is not given is automatic:
 ${lines(settingUsage())}
   and for where: [--lens ${LENS_IDS.join('|')}]

@@ -3,6 +3,8 @@ import { extname, join } from 'node:path';
 import { colourOfWhite, type CameraColour } from '../src/core/colour/camera';
 import { whiteWords } from '../src/core/colour/temperature';
 import type { ExposureSettings } from '../src/core/exposure/settings';
+import { FIRST_ROLL } from '../src/core/frame/record';
+import { rollName } from '../src/core/frame/roll';
 import { shoot, type Press } from '../src/core/frame/shoot';
 import { ev100OfSettings } from '../src/core/light/apex';
 import { meteredEv100 } from '../src/core/meter/read';
@@ -13,6 +15,14 @@ import { opticOfCamera } from '../src/core/sensor/cameras';
 import { momentsOf } from '../src/core/sequence/moments';
 import { bracketWords } from '../src/core/setting/bracket';
 import { burstWords } from '../src/core/setting/burst';
+import {
+  creditOf,
+  keywordsOf,
+  MOST_COPYRIGHT,
+  MOST_PERSON,
+  tidy,
+  type Credit,
+} from '../src/core/setting/credit';
 import { ENDINGS, formatsOf } from '../src/core/setting/files';
 import { settingsOf } from '../src/core/setting/values';
 import { known } from '../src/core/units/known';
@@ -25,6 +35,31 @@ import { encodeJpeg } from './jpeg';
 
 const DAY_S = 86_400;
 
+/** The roll that frames are of: its name, by which it is shown where they are taken in. @throws UsageError */
+function rollAsked({ flags }: Arguments): string {
+  const asked = flags.get('roll');
+  if (asked === undefined) return FIRST_ROLL;
+  const found = rollName(asked, []);
+  if ('wrong' in found) throw new UsageError(`--roll: ${found.wrong}`);
+  return found.name;
+}
+
+/** @throws UsageError */
+function creditAsked({ flags }: Arguments): Credit | undefined {
+  const text = (flag: string, most: number) => {
+    const said = tidy(flags.get(flag) ?? '');
+    if (said.length > most) throw new UsageError(`--${flag} has ${said.length} letters; ${most} at most`);
+    return said;
+  };
+  const keywords = keywordsOf(flags.get('keywords') ?? '');
+  if (!keywords) throw new UsageError('--keywords: too many, or one is too long');
+  return creditOf({
+    person: text('person', MOST_PERSON),
+    copyright: text('copyright', MOST_COPYRIGHT),
+    keywords,
+  });
+}
+
 export async function shootCommand(args: Arguments): Promise<number> {
   const out = args.flags.get('out');
   if (!out)
@@ -35,6 +70,8 @@ export async function shootCommand(args: Arguments): Promise<number> {
   const compression = choice(args, 'compression', ['lossless-jpeg', 'none'] as const, 'lossless-jpeg');
   const seed = wholeNumber(args, 'seed', 1);
   const timeMs = moment(args, 'time', Date.now());
+  const roll = rollAsked(args);
+  const credit = creditAsked(args);
   const clockS = clockAsked(args, timeMs);
   const { view, whole, settings: set, resolved, reading, ...asked } = await ask(args);
   const focus = asked.focus();
@@ -81,6 +118,8 @@ export async function shootCommand(args: Arguments): Promise<number> {
         set: settingsOf({ ...set, bracket }, opticOfCamera(whole.camera)),
         meteredEv100: meteredEv100(reading),
         uniqueId: randomBytes(16).toString('hex'),
+        roll,
+        ...(credit && { credit }),
         ...(focus.state === 'found' && { focusedAt: focus.at }),
         ...(shots.length > 1 && { group: { id: group, index, of: shots.length } }),
       },
@@ -95,6 +134,8 @@ export async function shootCommand(args: Arguments): Promise<number> {
       const { frame, record } = shot;
       return {
         path,
+        roll,
+        ...(credit && { credit }),
         files: shot.files.map(({ format, bytes }, i) => ({ format, path: paths[i]!, bytes: bytes.length })),
         width: frame.width,
         height: frame.height,

@@ -63,6 +63,9 @@ export function rollReader(store: Store = rollStore()): RollReader {
       const keys = all.filter((key) => key.startsWith(RECORD) && !deleted.has(key.slice(RECORD.length)));
       const latent = latentKeys(all);
       const rollKeys = all.filter((key) => key.startsWith(ROLL));
+      // One that is gone may come again with another record.
+      const there = new Set(keys);
+      for (const key of known.keys()) if (!there.has(key)) known.delete(key);
       const unread = keys.filter((key) => !known.has(key));
       const values = await store.getMany([...unread, ...latent, ...rollKeys]);
       const { isRecord, isLatent, isRoll } = await checks();

@@ -63,6 +63,17 @@ it('a reader tells what it knew until it is told what was written anew', async (
   expect((await reader.list()).frames[0]!.roll).toBe(KILN.id);
 });
 
+it('a frame that is gone and comes again is read anew', async () => {
+  const { writer, reader, ids } = await vaultWith(1);
+  await reader.list();
+  await writer.purge(ids);
+  expect((await reader.list()).frames).toEqual([]);
+  const again = { ...record(1), roll: KILN.id };
+  await writer.putFiles(again.id, files(1), Uint8Array.of(1));
+  await writer.putRecord(again);
+  expect((await reader.list()).frames[0]!.roll).toBe(KILN.id);
+});
+
 it('a frame that is moved while it is read out is saved in the roll it was moved to', async () => {
   const { writer, reader, rollOf } = await vaultWith(0);
   const frame = { ...record(1), files: [{ format: 'dng' as const, bytes: 2, sha256: await digest() }] };

@@ -169,7 +169,11 @@ const api = {
         continue;
       }
       try {
-        await inTurn(() => saveFrame(reader, writer, whole, false));
+        await inTurn(
+          () => saveFrame(reader, writer, whole, false),
+          () => true,
+          [whole.record.id],
+        );
       } catch (error) {
         stopped = await reasonOf(error);
         break;

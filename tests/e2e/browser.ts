@@ -295,3 +295,33 @@ async function deskKept(word: string): Promise<boolean> {
   const parts = keys.map((key, i) => `"${String(key).split(':').at(-1)}":${String(values[i])}`);
   return parts.join().includes(word);
 }
+
+/** Runs in the page: copies the first record, and its thumbnail, under so many new names. */
+export async function fillRoll(count: number): Promise<void> {
+  const name = (await indexedDB.databases()).map((d) => d.name!).find((n) => n.includes('velmo-roll'))!;
+  const db = await new Promise<IDBDatabase>((done, fail) => {
+    const request = indexedDB.open(name);
+    request.onsuccess = () => done(request.result);
+    request.onerror = () => fail(request.error);
+  });
+  const table = db.objectStoreNames[0]!;
+  const read = <T>(request: IDBRequest<T>) =>
+    new Promise<T>((done) => (request.onsuccess = () => done(request.result)));
+  const keys = (await read(db.transaction(table).objectStore(table).getAllKeys())) as string[];
+  const key = keys.find((k) => k.startsWith('frame:'))!;
+  const record = JSON.parse(await read(db.transaction(table).objectStore(table).get(key))) as {
+    id: string;
+    timeMs: number;
+  };
+  const thumbnail = await read(db.transaction(table).objectStore(table).get(`thumb:${record.id}`));
+  const write = db.transaction(table, 'readwrite');
+  for (let i = 0; i < count; i++) {
+    const id = `a${i.toString(16).padStart(31, '0')}`;
+    write
+      .objectStore(table)
+      .put(JSON.stringify({ ...record, id, timeMs: record.timeMs - i * 1000 }), `frame:${id}`);
+    write.objectStore(table).put(thumbnail, `thumb:${id}`);
+  }
+  await new Promise((done) => (write.oncomplete = done));
+  db.close();
+}

@@ -249,9 +249,9 @@ describe('on a phone', () => {
     await tap(page, 'undo');
     await head(/· 3 waiting/);
     await tap(page, 'cancel-all');
-    await head(new RegExp(`· ${count} frames$`));
+    await head(new RegExp(`^${count} frames$`));
     await tap(page, 'undo');
-    await head(new RegExp(`· ${count + 3} frames$`));
+    await head(new RegExp(`^${count + 3} frames$`));
   });
 
   it('says that the store is full before it exposes, and leads to the sheet', async () => {

@@ -132,7 +132,11 @@ it('a ring refuses what is burnt, and white stays as it was', async () => {
   await page.focus(byId('fader-compensation'));
   for (let i = 0; i < 15; i++) await page.keyboard.press('ArrowUp');
   await tap(page, 'value-white');
+  // What is told of a white that is being found moves what stands under it: it is waited for.
+  await wordsBecome(page, 'white-stands', /guessed/);
+  await framesPass(page, 8);
   await tap(page, 'light-cloudy');
+  await wordsBecome(page, 'white-stands', /6504 K/);
   await tap(page, 'ring-toggle');
   const box = (await (await page.$(byId('finder')))!.boundingBox())!;
   await touchDrag(page, 'white-ring', -0.12 * box.width, -0.22 * box.height);

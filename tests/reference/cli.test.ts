@@ -211,6 +211,30 @@ describe('velmo', () => {
     expect(baseline('a.dng') - baseline('b.dng')).toBeCloseTo(1, 5);
   });
 
+  it('takes frames into a roll, with who made them and words to find them by', () => {
+    const out = join(folder, 'rolled');
+    const credit = ['--person', 'Ansa Verrel', '--copyright', 'all of it', '--keywords', 'kiln, glaze'];
+    const taken = velmo(
+      ...['shoot', '--scene', 'wheel-bench', '--size', 'preview', '--burst', '2@10', '--roll', ' Kiln  day '],
+      ...[...credit, '--out', out, '--json'],
+    );
+    expect(taken.status).toBe(0);
+    const { frames } = taken.json() as unknown as { frames: { roll: string; path: string }[] };
+    expect(frames.map(({ roll }) => roll)).toEqual(['Kiln day', 'Kiln day']);
+    const { stdout } = runTool(
+      'exiftool',
+      ['-j', '-Artist', '-Copyright', '-Subject', frames[1]!.path],
+      folder,
+    );
+    expect(JSON.parse(stdout.toString())[0]).toMatchObject({
+      Artist: 'Ansa Verrel',
+      Copyright: 'all of it',
+      Subject: ['kiln', 'glaze'],
+    });
+    const long = velmo('shoot', '--scene', 'wheel-bench', '--roll', 'x'.repeat(61), '--out', `${out}.dng`);
+    expect([long.status, long.stderr]).toEqual([2, expect.stringMatching(/--roll.*60 letters/)]);
+  });
+
   it('knows a pattern by the name that it had before', () => {
     const of = (pattern: string) =>
       velmo('meter', '--scene', 'soot-wall', '--pattern', pattern, '--json').json() as unknown as {

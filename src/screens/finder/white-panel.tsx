@@ -18,7 +18,7 @@ import { Panel, PanelScroll } from '../../ui/panel';
 import { Slider } from '../../ui/slider';
 import { Stepper } from '../../ui/stepper';
 import { TextField } from '../../ui/text-field';
-import { colour, space } from '../../ui/theme';
+import { rem, colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { percentWords, tintWords } from './format';
 
@@ -61,7 +61,7 @@ export function WhitePanel({ onClose }: { onClose: () => void }) {
           <Button label="As it was" kind="quiet" onPress={() => setSetting('white', opened)} />
         </View>
         <FromThing reading={report?.ring ?? null} />
-        <Words testID="white-stands">
+        <Words testID="white-stands" style={styles.stands}>
           {settings.white.auto && !told
             ? 'As the device makes it, which it does not tell'
             : whiteWords({ kelvin: stands.exact, tint: stands.tint })}
@@ -251,6 +251,8 @@ function Kept() {
 }
 
 const styles = StyleSheet.create({
+  // Two lines, whatever is told: nothing under it moves.
+  stands: { minHeight: rem(40) },
   row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.half },
   part: { gap: space.half },
   kept: { flexShrink: 1 },

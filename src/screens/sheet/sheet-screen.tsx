@@ -187,6 +187,12 @@ function Cell({ frame, size }: { frame: FrameRecord; size: number }) {
   const choosing = useSheet((s) => s.chosen !== null);
   const on = useSheet((s) => s.chosen?.has(frame.id) ?? false);
   const { toggle } = useSheet.getState();
+  // A box is ticked by the space bar; by Enter it is pressed like everything else.
+  const onKeyDown = (e: { key: string; preventDefault(): void }) => {
+    if (e.key !== ' ') return;
+    e.preventDefault();
+    toggle(frame.id);
+  };
   return (
     <View role="listitem" style={{ width: size, height: size + CAPTION }}>
       <Pressable
@@ -196,6 +202,7 @@ function Cell({ frame, size }: { frame: FrameRecord; size: number }) {
         onPress={() =>
           choosing ? toggle(frame.id) : router.push({ pathname: '/frame/[id]', params: { id: frame.id } })
         }
+        {...(choosing ? ({ onKeyDown } as object) : null)}
         style={styles.cell}
         testID="sheet-frame"
       >
