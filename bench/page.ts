@@ -1,6 +1,6 @@
 // What the page itself costs while the finder runs: the share of time in which its main thread is busy, by the browser's own task durations, with all
 // scopes on and with none beside the stopline, on a wide screen. And the press: how long until its frames are safe, what the finder does while they are read out.
-import { byId, framesPass, live, openStage, safe, taken, tap, type Stage } from '../tests/e2e/browser';
+import { byId, fillRoll, framesPass, live, openStage, safe, taken, tap, type Stage } from '../tests/e2e/browser';
 
 const SECONDS = 6;
 
@@ -38,6 +38,7 @@ async function main(): Promise<void> {
   console.table({ 'scopes off': none, 'all scopes on': all });
   await page.close();
   await presses(stage);
+  await sheet(stage);
   await stage.close();
 }
 
@@ -102,6 +103,36 @@ async function presses(stage: Stage): Promise<void> {
     ).toFixed(1),
     [`longest time without a report, burst of ${BURST} (budget 250)`]: `${Math.max(...burst).toFixed(0)} ms`,
     'read out what was left': `${readOut.toFixed(1)} s`,
+  });
+  await page.close();
+}
+
+const FRAMES = 10_000;
+
+/** A sheet of many frames: from asking for it to its first tiles with their pictures. */
+async function sheet(stage: Stage): Promise<void> {
+  const page = await stage.phone();
+  await page.goto(`${stage.origin}/sheet`);
+  await page.waitForSelector(byId('sheet-frame'));
+  await page.evaluate(fillRoll, FRAMES);
+  const pictures = (cell: string) => {
+    const cells = [...document.querySelectorAll(cell)];
+    return cells.length >= 4 && cells.every((c) => c.querySelector('img'));
+  };
+  await page.goto(stage.origin);
+  await live(page);
+  await page.keyboard.press('Shift');
+  await framesPass(page, 20);
+  const asked = performance.now();
+  await tap(page, 'open-sheet');
+  await page.waitForFunction(pictures, { polling: 'mutation' }, byId('sheet-frame'));
+  const fromFinder = performance.now() - asked;
+  const reloaded = performance.now();
+  await page.goto(`${stage.origin}/sheet`);
+  await page.waitForFunction(pictures, { polling: 'mutation' }, byId('sheet-frame'));
+  console.table({
+    [`sheet of ${FRAMES} frames, from the finder (budget 1000)`]: `${fromFinder.toFixed(0)} ms`,
+    'the same, page opened anew': `${(performance.now() - reloaded).toFixed(0)} ms`,
   });
   await page.close();
 }

@@ -10,6 +10,7 @@ import { useReport } from './report';
 import { MOST_UNSAVED, useUnsaved } from './unsaved';
 
 let mockLeft: number | null = 9;
+let mockListing: () => Promise<unknown>;
 let mockSeq = 1;
 let mockCamera: Pick<Camera, 'taking'>;
 let mockPutLatent = jest.fn();
@@ -22,6 +23,7 @@ jest.mock('../library/roll', () => ({
   roomLeft: async () => mockLeft,
   knownFrames: () => [],
   useRoll: () => ({}),
+  readListing: () => mockListing(),
 }));
 jest.mock('./read-out', () => ({ readOutWaiting: () => mockReadOut() }));
 jest.mock('../library/room', () => ({ noteRefusal: async () => undefined }));
@@ -104,6 +106,7 @@ const report = (seq: number, shutterS = 1 / 128) =>
   }) as unknown as Report;
 
 beforeEach(() => {
+  mockListing = async () => ({ rolls: [], frames: [], waiting: [] });
   mockLeft = 9;
   mockSeq = 1;
   mockPurge = jest.fn(async () => undefined);
@@ -145,6 +148,30 @@ describe('a press', () => {
     const { forecast } = taken[0]!.shots[0]!;
     expect(forecast!.channels.map((c) => c.clippedShare)).toEqual([0.1, 0.2, 0.3, 0.4]);
     expect(forecast!.headroomEv).toBe(0.5);
+  });
+
+  it('goes into the roll that was chosen, and says what the person and that roll say', async () => {
+    const roll = { version: 1, id: 'b'.repeat(32), name: 'Kiln day', createdMs: 1, keywords: ['kiln'] };
+    mockListing = async () => ({ rolls: [roll], frames: [], waiting: [] });
+    useDesk.setState({ roll: roll.id, credit: { person: 'Ansa Verrel', copyright: '' } });
+    const taken = giving();
+    await press();
+    // One that is gone gives way to the first.
+    mockListing = async () => ({ rolls: [], frames: [], waiting: [] });
+    useDesk.setState({ credit: { person: '', copyright: '' } });
+    await press();
+    // Where rolls cannot be read the frame goes where it was to go.
+    mockListing = async () => Promise.reject(new Error('broken'));
+    await press();
+    useDesk.setState({ roll: 'first' });
+    const facts = taken.map(({ shots }) => shots[0]!.facts);
+    expect(facts.map(({ roll: id }) => id)).toEqual([roll.id, 'first', roll.id]);
+    expect(facts.map(({ credit }) => credit)).toEqual([
+      { person: 'Ansa Verrel', copyright: '', keywords: ['kiln'] },
+      undefined,
+      undefined,
+    ]);
+    expect(facts[0]).not.toHaveProperty('position');
   });
 
   it('waits for the finder to show what is set, and takes that', async () => {

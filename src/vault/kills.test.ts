@@ -33,7 +33,7 @@ function pageOn(kept: Map<string, string>, lives: number, after: boolean) {
     setMany: (entries) => act(() => Object.entries(entries).forEach(([key, value]) => kept.set(key, value))),
     getAllKeys: () => act(() => [...kept.keys()]),
   };
-  return { reader: rollReader(store), writer: rollWriter(isRecord, store), used: () => lives - left };
+  return { store, reader: rollReader(store), writer: rollWriter(isRecord, store), used: () => lives - left };
 }
 
 const TIME = Date.UTC(2031, 3, 9);
@@ -79,7 +79,7 @@ async function readOut({ id, timeMs, seed, group }: LatentFrame) {
 type Page = ReturnType<typeof pageOn>;
 
 /** As a page does: clears away remains, then reads out what waits, oldest first. */
-async function finish({ reader, writer }: Page): Promise<void> {
+async function finish({ reader, writer }: Pick<Page, 'reader' | 'writer'>): Promise<void> {
   await writer.sweep(TIME);
   for (let next = (await reader.waiting())[0]; next; next = (await reader.waiting())[0])
     await saveFrame(reader, writer, await readOut(next), true);
@@ -177,4 +177,63 @@ it('a latent frame that cannot be read is set aside and kept', async () => {
   expect(await page.reader.waiting()).toEqual([]);
   await page.writer.sweep(TIME);
   expect(kept.size).toBe(2);
+});
+
+it('a store that is full in the midst of a burst keeps what is in it; what waits is read out once there is room', async () => {
+  const kept = new Map<string, string>();
+  /** Frames whose files there is room for. */
+  let room = Infinity;
+  const { store } = pageOn(kept, Infinity, false);
+  const full: Store = {
+    ...store,
+    setMany: async (entries) => {
+      if (room-- <= 0) throw new Error('quota');
+      await store.setMany(entries);
+    },
+  };
+  const page = { reader: rollReader(full), writer: rollWriter(isRecord, full) };
+  await page.writer.putLatent(sequence(4));
+  room = 2;
+  await expect(finish(page)).rejects.toThrow('quota');
+  const { frames, waiting: left } = await page.reader.list();
+  expect([frames.length, left.length]).toEqual([2, 2]);
+  expect([...frames, ...left].map(({ id }) => id).sort()).toEqual(ALL);
+  room = Infinity;
+  await finish(page);
+  const after = await page.reader.list();
+  expect([after.frames.map(({ id }) => id).sort(), after.waiting]).toEqual([ALL, []]);
+});
+
+it('two tabs that press and read out at once, even without turns, lose nothing and double nothing', async () => {
+  const kept = new Map<string, string>();
+  const tabs = [0, 1].map(() => pageOn(kept, Infinity, false));
+  const frames = sequence(4);
+  const others = frames.map((frame, i) => ({ ...frame, id: frameId(frame.timeMs, Uint8Array.of(7, i)) }));
+  await Promise.all([tabs[0]!.writer.putLatent(frames), tabs[1]!.writer.putLatent(others)]);
+  await Promise.all(tabs.map(finish));
+  const { frames: there, waiting } = await tabs[0]!.reader.list();
+  expect(waiting).toEqual([]);
+  expect(there.map(({ id }) => id).sort()).toEqual([...frames, ...others].map(({ id }) => id).sort());
+});
+
+it('a clock that is set back between two bursts loses none of either, and takes back no deletion', async () => {
+  const kept = new Map<string, string>();
+  const page = pageOn(kept, Infinity, false);
+  const HOUR = 3_600_000;
+  const earlier = sequence(4).map((frame, i) => ({
+    ...frame,
+    id: frameId(frame.timeMs - HOUR, Uint8Array.of(8, i)),
+    timeMs: frame.timeMs - HOUR,
+  }));
+  await page.writer.putLatent(sequence(4));
+  await page.writer.putLatent(earlier);
+  await finish(page);
+  const all = [...ALL, ...earlier.map(({ id }) => id)].sort();
+  expect((await page.reader.list()).frames.map(({ id }) => id).sort()).toEqual(all);
+  // Deleted before the clock went back: it can still be taken back, and is swept once its time has come.
+  await page.writer.moveToTrash([ALL[0]!], TIME);
+  expect(await page.writer.sweep(TIME - HOUR)).toEqual([]);
+  expect(await page.writer.restore([ALL[0]!])).toEqual([]);
+  await page.writer.moveToTrash([ALL[0]!], TIME);
+  expect(await page.writer.sweep(TIME + HOUR)).toEqual([ALL[0]]);
 });
