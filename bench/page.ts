@@ -1,6 +1,16 @@
 // What the page itself costs while the finder runs: the share of time in which its main thread is busy, by the browser's own task durations, with all
 // scopes on and with none beside the stopline, on a wide screen. And the press: how long until its frames are safe, what the finder does while they are read out.
-import { byId, fillRoll, framesPass, live, openStage, safe, taken, tap, type Stage } from '../tests/e2e/browser';
+import {
+  byId,
+  fillRoll,
+  framesPass,
+  live,
+  openStage,
+  safe,
+  taken,
+  tap,
+  type Stage,
+} from '../tests/e2e/browser';
 
 const SECONDS = 6;
 
