@@ -75,6 +75,12 @@ const troubles = (page: Page, screen: Screen) =>
           if (/auto|scroll/.test(getComputedStyle(e).overflowY)) return e;
         return null;
       };
+      /** A line that moves across under the thumb: what is in it can be brought into sight. */
+      const lineOf = (element: Element) => {
+        for (let e = element.parentElement; e; e = e.parentElement)
+          if (/auto|scroll/.test(getComputedStyle(e).overflowX) && e.scrollWidth > e.clientWidth) return e;
+        return null;
+      };
       const nameOf = (e: HTMLElement) => e.dataset.testid ?? e.getAttribute('aria-label') ?? e.textContent;
       const main = document.querySelector('[role=main]:not([aria-hidden=true])')!;
       const touched = main.querySelectorAll<HTMLElement>(
@@ -88,14 +94,18 @@ const troubles = (page: Page, screen: Screen) =>
           found.push(`${name} is ${Math.round(box.width)} × ${Math.round(box.height)}`);
         const scroller = scrollerOf(element)?.getBoundingClientRect();
         // What is scrolled out of sight can be scrolled to; across it must be whole.
-        const outside = scroller
-          ? box.left < scroller.left - 1 || box.right > scroller.right + 1
-          : !inside(box, place);
+        const line = lineOf(element)?.getBoundingClientRect();
+        const outside = line
+          ? !inside(line, place)
+          : scroller
+            ? box.left < scroller.left - 1 || box.right > scroller.right + 1
+            : !inside(box, place);
         if (outside)
           found.push(
             `${name} lies outside: ${[box.left, box.top, box.right, box.bottom].map(Math.round).join(' ')}`,
           );
         if (element.dataset.testid === 'finder' || (scroller && !inside(box, scroller))) continue;
+        if (line && !inside(box, line)) continue;
         const over = document.elementFromPoint((box.left + box.right) / 2, (box.top + box.bottom) / 2);
         if (over && !element.contains(over) && !over.contains(element))
           found.push(

@@ -64,7 +64,7 @@ export function FinderScreen({ active }: { active: boolean }) {
         style={[styles.room, { left: insets.left, top: insets.top, ...sizeOf(room) }]}
         testID={`places-${kind}`}
       >
-        <Part at={places.head}>
+        <Part at={places.head} style={styles.head}>
           <Head lines={places.head.lines} short={places.head.width < SHORT * text} onWay={panels.openWay} />
         </Part>
         <Part at={picture}>
@@ -280,6 +280,8 @@ const styles = StyleSheet.create({
   away: { display: 'none' },
   room: { position: 'absolute' },
   part: { position: 'absolute' },
+  // What is tapped in it reaches a little under it.
+  head: { zIndex: 1, pointerEvents: 'box-none' },
   through: { pointerEvents: 'box-none' },
   second: { gap: space.one, overflow: 'hidden' },
   // What is under it stays to be seen.

@@ -18,7 +18,7 @@ import type { FaderId } from '../../live/desk-state';
 import { useFrameBytes } from '../../live/frame-bytes';
 import { usePosition } from '../../live/position';
 import { useWorld } from '../../live/world';
-import { colour, rem, space } from '../../ui/theme';
+import { colour, rem, space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import type { MoreTab } from './more-panel';
 import { SUPPORT_WORDS } from './outside';
@@ -66,29 +66,31 @@ function Status({ lines, onWay }: { lines: 1 | 2; onWay: (way: Way) => void }) {
   const router = useRouter();
   const items = useItems();
   return (
-    <ScrollView
-      horizontal
-      showsHorizontalScrollIndicator={false}
-      style={styles.line}
-      contentContainerStyle={[styles.items, lines === 1 && styles.end]}
-      testID="status"
-    >
-      {items.map(({ words, name, way, warn }) => (
-        <Pressable
-          key={name}
-          role={way ? 'button' : undefined}
-          aria-label={way ? `${words}: ${name}` : undefined}
-          disabled={!way}
-          onPress={() => (way === 'sheet' ? router.navigate('/sheet') : way && onWay(way))}
-          style={({ pressed }) => [styles.item, pressed && styles.pressed]}
-          testID={`status-${name.replaceAll(' ', '-')}`}
-        >
-          <Words kind="label" style={[styles.words, warn && styles.warn]}>
-            {words}
-          </Words>
-        </Pressable>
-      ))}
-    </ScrollView>
+    <View style={styles.line}>
+      <ScrollView
+        horizontal
+        showsHorizontalScrollIndicator={false}
+        style={styles.reach}
+        contentContainerStyle={[styles.items, lines === 1 && styles.end]}
+        testID="status"
+      >
+        {items.map(({ words, name, way, warn }) => (
+          <Pressable
+            key={name}
+            role={way ? 'button' : undefined}
+            aria-label={way ? `${words}: ${name}` : undefined}
+            disabled={!way}
+            onPress={() => (way === 'sheet' ? router.navigate('/sheet') : way && onWay(way))}
+            style={({ pressed }) => [styles.item, pressed && styles.pressed]}
+            testID={`status-${name.replaceAll(' ', '-')}`}
+          >
+            <Words kind="label" style={[styles.words, warn && styles.warn]}>
+              {words}
+            </Words>
+          </Pressable>
+        ))}
+      </ScrollView>
+    </View>
   );
 }
 
@@ -200,14 +202,17 @@ function useBattery(): number | null {
 
 /** As high as the line. */
 const ROW = 28;
+const REACH = `max(${touch}px, ${ROW / 16}rem)`;
 
 const styles = StyleSheet.create({
   head: { flex: 1, flexDirection: 'row', alignItems: 'center', gap: space.two },
   lines: { flexDirection: 'column', alignItems: 'stretch', gap: 0 },
-  line: { flexGrow: 1, flexShrink: 1, minWidth: 0, maxHeight: rem(ROW) },
-  items: { flexGrow: 1, alignItems: 'center' },
+  line: { flexGrow: 1, flexShrink: 1, flexBasis: touch, minWidth: touch, height: rem(ROW) },
+  // As high as a finger needs: a little of it lies over what stands under the line.
+  reach: { position: 'absolute', left: 0, right: 0, top: 0, height: REACH } as object,
+  items: { flexGrow: 1, alignItems: 'flex-start' },
   end: { justifyContent: 'flex-end' },
-  item: { height: rem(ROW), justifyContent: 'center', paddingHorizontal: 6 },
+  item: { height: REACH, minWidth: touch, alignItems: 'center', paddingHorizontal: 6 } as object,
   words: { color: colour.quiet, lineHeight: rem(ROW), whiteSpace: 'nowrap' } as object,
   pressed: { opacity: 0.6 },
   warn: { color: colour.warn },
