@@ -62,9 +62,14 @@ function openRoll(): Promise<void> {
   return opened;
 }
 
+/** Longer than this the frames that are there are not kept from view. */
+const OPENING_MS = 5000;
+
 async function sweepAndAdopt(): Promise<void> {
   // What cannot be swept or taken in now is left to the next page: the frames that are there are shown all the same.
   try {
+    // While a page opens everything comes at once: its worker may take longer than one that is asked later.
+    await Promise.race([rollKeeper.ready(), new Promise((goOn) => setTimeout(goOn, OPENING_MS))]);
     await rollKeeper.call((api) => api.sweep());
     const entries = await servedFrames();
     if (entries.length > 0) await rollKeeper.call((api) => api.adopt(entries));

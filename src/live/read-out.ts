@@ -146,5 +146,6 @@ async function inTurn(act: () => Promise<void>): Promise<void> {
 }
 
 function words(error: unknown): string {
-  return error instanceof Error ? error.message : String(error);
+  if (!(error instanceof Error)) return String(error);
+  return error.message || 'the browser gave no reason';
 }

@@ -141,7 +141,7 @@ describe.each(FLAWS)('a script that is %s', (flaw) => {
     await page.goto(`${stage.origin}/sheet`);
     await told(page, 'keeper-fault');
     const at = await place(page, 'keeper-again');
-    await page.waitForFunction(() => document.querySelector('h1')?.textContent.includes('·'));
+    await page.waitForFunction(() => /\d+ frames/.test(document.querySelector('h1')?.textContent ?? ''));
     expect(await place(page, 'keeper-again')).toEqual(at); // it does not move away from the finger as the roll is read
     mend();
     await tap(page, 'keeper-again');
@@ -244,6 +244,13 @@ describe('an exposer that reads a frame out', () => {
   it('and is gone: told, another begins anew, and the frame is there once', async () => {
     const before = await rollCount(page);
     await safe(page, () => tap(page, 'release'));
+    // In the midst of its work: one that is ended before it came is another matter.
+    await page.waitForFunction(
+      (s: string) =>
+        [...document.querySelectorAll<HTMLElement>(s)].some((e) => /^[1-9]\d*%$/.test(e.style.width)),
+      {},
+      `${byId('waiting')} *`,
+    );
     await end(page, 'exposer');
     await wordsBecome(page, 'notice', /exposer is gone/);
     await rollBecomes(page, { frames: before.frames + 1, waiting: 0 });

@@ -65,8 +65,10 @@ const WAY_OF: Readonly<Partial<Record<SettingKey, Way>>> = {
 function Status({ lines, onWay }: { lines: 1 | 2; onWay: (way: Way) => void }) {
   const router = useRouter();
   const items = useItems();
+  // Where the meter's own scale takes the whole line there is none for the state.
+  const [room, setRoom] = useState(true);
   return (
-    <View style={styles.line}>
+    <View style={styles.line} onLayout={({ nativeEvent }) => setRoom(nativeEvent.layout.width >= touch)}>
       <ScrollView
         horizontal
         showsHorizontalScrollIndicator={false}
@@ -74,7 +76,7 @@ function Status({ lines, onWay }: { lines: 1 | 2; onWay: (way: Way) => void }) {
         contentContainerStyle={[styles.items, lines === 1 && styles.end]}
         testID="status"
       >
-        {items.map(({ words, name, way, warn }) => (
+        {(room ? items : []).map(({ words, name, way, warn }) => (
           <Pressable
             key={name}
             role={way ? 'button' : undefined}
@@ -207,7 +209,7 @@ const REACH = `max(${touch}px, ${ROW / 16}rem)`;
 const styles = StyleSheet.create({
   head: { flex: 1, flexDirection: 'row', alignItems: 'center', gap: space.two },
   lines: { flexDirection: 'column', alignItems: 'stretch', gap: 0 },
-  line: { flexGrow: 1, flexShrink: 1, flexBasis: touch, minWidth: touch, height: rem(ROW) },
+  line: { flexGrow: 1, flexShrink: 1, flexBasis: 0, minWidth: 0, height: rem(ROW) },
   // As high as a finger needs: a little of it lies over what stands under the line.
   reach: { position: 'absolute', left: 0, right: 0, top: 0, height: REACH } as object,
   items: { flexGrow: 1, alignItems: 'flex-start' },
