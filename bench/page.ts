@@ -124,6 +124,8 @@ async function sheet(stage: Stage): Promise<void> {
   const page = await stage.phone();
   await page.goto(`${stage.origin}/sheet`);
   await page.waitForSelector(byId('sheet-frame'));
+  // What this file is compiled to asks for it.
+  await page.evaluate('globalThis.__name = (made) => made');
   await page.evaluate(fillRoll, FRAMES);
   const pictures = (cell: string) => {
     const cells = [...document.querySelectorAll(cell)];
