@@ -1,5 +1,6 @@
 // Rolls in the page: made, named, filled, deleted, exported and taken in. The roll's worker writes.
 import * as Comlink from 'comlink';
+import { useMemo } from 'react';
 import type { FrameRecord } from '../core/frame/record';
 import { FIRST, ROLL_VERSION, rollsWith, type Roll, type RollCount } from '../core/frame/roll';
 import { saveStream } from '../ui/save-stream';
@@ -18,7 +19,8 @@ function countsOf({ rolls, frames, waiting }: Pick<Listing, 'rolls' | 'frames' |
 /** All rolls with what they hold. */
 export function useRolls(): readonly RollCount[] {
   const { data } = useRoll();
-  return countsOf(data ?? NONE);
+  // Counted once a change: what shows them is drawn many times a second.
+  return useMemo(() => countsOf(data ?? NONE), [data]);
 }
 
 /** The roll of that id, or the first where it is gone. */

@@ -2,7 +2,12 @@
 // workers, terminal and tests load them alike. Each has a twin in plain TypeScript that does the same: it says what is right, and stands in where a
 // kernel cannot be loaded.
 
-/** Bytes of one value of base64 text. */
+/** So many numbers in a row: addresses and figures that a kernel is called with. */
+export type Numbers<N extends number, Taken extends number[] = []> = Taken['length'] extends N
+  ? Taken
+  : Numbers<N, [...Taken, number]>;
+
+/** The bytes that a text in base64 stands for. */
 function bytesOf(base64: string): Uint8Array<ArrayBuffer> {
   const text = atob(base64);
   return Uint8Array.from(text, (c) => c.charCodeAt(0));

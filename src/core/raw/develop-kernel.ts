@@ -1,24 +1,12 @@
 // The development of rows by a kernel: where its tables and rows lie in memory. What is right is what `developRegion` does without it.
 import { wasm } from '../kernels/develop.generated';
-import { kernel, type Kernel } from '../kernels/kernel';
+import { kernel, type Kernel, type Numbers } from '../kernels/kernel';
 import type { PerSite } from '../sensor/raw-frame';
 
 /** Addresses in the kernel's memory. */
 interface Functions {
   balance(data: number, count: number, even: number, odd: number, oddFirst: number, out: number): void;
-  row(
-    ...[up, here, down, width, chromaFirst, oddRow, matrix, tone, out]: [
-      number,
-      number,
-      number,
-      number,
-      number,
-      number,
-      number,
-      number,
-      number,
-    ]
-  ): void;
+  row(...[up, here, down, width, chromaFirst, oddRow, matrix, tone, out]: Numbers<9>): void;
 }
 
 /** Sites a row at most; a wider region is developed without the kernel. */

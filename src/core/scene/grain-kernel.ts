@@ -1,11 +1,7 @@
 // Grain along rows by a kernel: where its tables and rows lie in memory. What is right is what `surfaceRows` does without it.
 import { wasm } from '../kernels/grain.generated';
-import { kernel } from '../kernels/kernel';
+import { kernel, type Numbers } from '../kernels/kernel';
 import type { Point3 } from './scene';
-
-type Numbers<N extends number, Taken extends number[] = []> = Taken['length'] extends N
-  ? Taken
-  : Numbers<N, [...Taken, number]>;
 
 interface Functions {
   layout(...addresses: Numbers<12>): void;

@@ -1,22 +1,11 @@
 // Exposing rows by a kernel: where its tables and rows lie in memory. What is right is what `exposeRows` does without it.
 import { wasm } from '../kernels/expose.generated';
-import { kernel } from '../kernels/kernel';
+import { kernel, type Numbers } from '../kernels/kernel';
 import { normalQuantiles, poissonTables } from '../numeric/random';
 
 interface Functions {
   tables(quantiles: number, thresholds: number, aliases: number, limit: number): void;
-  exposure(
-    ...[perLx, full, sites, perE, read, black, white, dither]: [
-      number,
-      number,
-      number,
-      number,
-      number,
-      number,
-      number,
-      number,
-    ]
-  ): void;
+  exposure(...[perLx, full, sites, perE, read, black, white, dither]: Numbers<8>): void;
   row(illuminance: number, width: number, seed: number, stream: number, bits: number, out: number): void;
 }
 
