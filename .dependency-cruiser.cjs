@@ -12,7 +12,7 @@ const layers = [
 ];
 const core = [
   ['frame'],
-  ['advice', 'setup', 'formats'],
+  ['advice', 'setup', 'formats', 'review'],
   ['scene'],
   ['finder', 'dng'],
   ['white', 'focus'],

@@ -46,7 +46,7 @@ export function sharpnessOf(frame: Frame, noise: NoiseModel): Sharpness {
 interface Cells {
   readonly width: number;
   readonly height: number;
-  /** Roots, with noise of the same size in all; NaN where a site is clipped. */
+  /** Numbers with noise of the same size in all; NaN where nothing is known. */
   readonly data: Float32Array;
 }
 
@@ -91,8 +91,11 @@ function binned({ width, height, data }: Cells): Cells {
   return { width: w, height: h, data: out };
 }
 
-/** Where anything is clipped there is no gradient to be had. */
-function energyOf({ width, height, data }: Cells, variance: number): Energy {
+/**
+ * Mean square of the Sobel gradients of a plane, less what its noise alone gives. Where anything is not known there is no gradient to be had.
+ * @param variance of the noise of each number
+ */
+export function energyOf({ width, height, data }: Cells, variance: number): Energy {
   const [across, down] = [bell(width), bell(height)];
   let [sum, weights, squares] = [0, 0, 0];
   for (let y = 1; y < height - 1; y++)

@@ -59,6 +59,13 @@ export function storedOf(seen: Rectangle, stored: { width: number; height: numbe
   };
 }
 
+/** A step in columns and rows as they are stored, as it is seen. */
+export function seenStep([dx, dy]: readonly [number, number], turn: Turn): [number, number] {
+  const { swap, flipX, flipY } = TURNS[turn];
+  const [x, y] = [flipX ? -dx : dx, flipY ? -dy : dy];
+  return swap ? [y, x] : [x, y];
+}
+
 /** Pixels of a stored rectangle, turned to be seen. @param rgba four bytes a pixel, stored order */
 export function turned(
   rgba: Uint8ClampedArray<ArrayBuffer>,

@@ -1,0 +1,187 @@
+// Two frames in figures: are their numbers the same, how much more light has one, how sharp and how noisy is each at the place that is looked at, and how
+// far has the framing moved.
+import { energyOf } from '../focus/sharpness';
+import type { NoiseModel } from '../sensor/raw-frame';
+import type { ImageNumbers } from '../sensor/rgb-image';
+import { isUnknown, type Known } from '../units/known';
+import { filled, greenPlane, sitesAPlace, type GreenPlane } from './green-plane';
+import { CERTAIN, shiftBetween, type Shift } from './registration';
+
+/** A frame's linear numbers; `noise` of a single one, where it is known. */
+export type Compared = ImageNumbers & { readonly noise: NoiseModel | null };
+
+export interface Numbers {
+  /** How many differ; 0 for two that are identical. */
+  readonly differ: number;
+  readonly of: number;
+  /** The largest difference, DN. */
+  readonly most: number;
+}
+
+/** Number by number. Unknown for two that do not have the same places. */
+export function numbersBetween(a: ImageNumbers, b: ImageNumbers): Known<Numbers> {
+  if (a.layout !== b.layout) return { unknown: 'one is a mosaic, the other has three components a pixel' };
+  if (a.width !== b.width || a.height !== b.height)
+    return { unknown: `they are of other sizes: ${a.width} × ${a.height} and ${b.width} × ${b.height}` };
+  let [differ, most] = [0, 0];
+  for (let i = 0; i < a.data.length; i++) {
+    const by = Math.abs(a.data[i]! - b.data[i]!);
+    if (by === 0) continue;
+    differ++;
+    if (by > most) most = by;
+  }
+  return { differ, of: a.data.length, most };
+}
+
+/** A place of an image, in its columns and rows. */
+export interface At {
+  readonly x: number;
+  readonly y: number;
+}
+
+export interface PlaceFigures {
+  /** Green, stops below saturation; −Infinity without light. */
+  readonly lightEv: number;
+  /** Mean square slope of green as a share of its mean, without noise, and how far chance alone moves it. */
+  readonly edges: { readonly value: number; readonly error: number };
+  /** Signal to noise of one site, dB; −Infinity without light. */
+  readonly snrDb: number;
+  /** Where that was told by the file, or measured on the place: texture counts as noise then. */
+  readonly noise: 'told' | 'measured';
+  /** Share of the place that is clipped, and counts for none of these. */
+  readonly clipped: number;
+}
+
+/** Sites across and down that a place has. */
+export const PLACE_SITES = 256;
+
+/** Unknown where all is clipped, or the image is too small. */
+export function placeFigures(image: Compared, at: At): Known<PlaceFigures> {
+  const plane = greenPlane(image, about(at, PLACE_SITES));
+  const known = plane.data.filter((v) => !Number.isNaN(v));
+  if (plane.width < 8 || plane.height < 8) return { unknown: 'the place is too small' };
+  if (known.length === 0) return { unknown: 'the place is clipped' };
+  const mean = known.reduce((sum, v) => sum + v, 0) / known.length;
+  const range = image.white - image.black;
+  // Of the signal as a share of the range.
+  const told = image.noise && (image.noise.shot * Math.max(0, mean) * range + image.noise.read) / range ** 2;
+  const variance = told === null ? noiseOf(plane) ** 2 : told / plane.greens;
+  const { value, error } = energyOf(plane, variance);
+  const site = variance * plane.greens;
+  const light = mean > 0;
+  return {
+    lightEv: light ? Math.log2(mean) : -Infinity,
+    edges: light ? { value: value / mean ** 2, error: error / mean ** 2 } : { value: 0, error: Infinity },
+    snrDb: light && site > 0 ? 20 * Math.log10(mean / Math.sqrt(site)) : -Infinity,
+    noise: told === null ? 'measured' : 'told',
+    clipped: 1 - known.length / plane.data.length,
+  };
+}
+
+/**
+ * Standard deviation of a plane's noise, by the Laplacian that no even slope stirs (Immerkær, "Fast noise variance estimation", Computer Vision and Image
+ * Understanding 64, 1996). Texture counts with it.
+ */
+export function noiseOf({ width, height, data }: GreenPlane): number {
+  let [sum, count] = [0, 0];
+  for (let y = 1; y < height - 1; y++)
+    for (let x = 1, i = y * width + 1; x < width - 1; x++, i++) {
+      const [up, down] = [i - width, i + width];
+      const corners = data[up - 1]! + data[up + 1]! + data[down - 1]! + data[down + 1]!;
+      const sides = data[up]! + data[down]! + data[i - 1]! + data[i + 1]!;
+      const bend = Math.abs(corners - 2 * sides + 4 * data[i]!);
+      if (Number.isNaN(bend)) continue;
+      sum += bend;
+      count++;
+    }
+  return count === 0 ? 0 : (Math.sqrt(Math.PI / 2) * sum) / (6 * count);
+}
+
+/** How much steeper edges are in one than in the other, and how far chance moves that; unknown where one has none to speak of. */
+export function steeper(a: PlaceFigures, b: PlaceFigures): Known<{ times: number; error: number }> {
+  const none = [a, b].filter(({ edges }) => !(edges.value > CHANCE * edges.error));
+  if (none.length > 0)
+    return { unknown: none.length === 2 ? 'neither shows an edge here' : 'one shows no edge here' };
+  // Slopes are the roots of mean squares: half the relative error.
+  const times = Math.sqrt(b.edges.value / a.edges.value);
+  return {
+    times,
+    error: (times / 2) * Math.hypot(a.edges.error / a.edges.value, b.edges.error / b.edges.value),
+  };
+}
+
+/** Standard deviations that chance does not reach. */
+const CHANCE = 4;
+
+export interface Moved {
+  /** Columns and rows that what is seen in the first lies farther right, and farther down, in the second. */
+  readonly dx: number;
+  readonly dy: number;
+}
+
+/** Places a side, at most, of the planes that are laid over each other. */
+const COARSE = 512;
+const FINE = 512;
+
+/**
+ * How far the framing moved: of the whole first, then at the place looked at.
+ * @param at in the first
+ */
+export function movedBetween(a: ImageNumbers, b: ImageNumbers, at: At): Known<Moved> {
+  if (a.width !== b.width || a.height !== b.height || a.layout !== b.layout)
+    return { unknown: 'they are not of one size' };
+  const whole = { x: 0, y: 0, width: a.width, height: a.height };
+  const binned = Math.max(1, Math.ceil(Math.max(a.width, a.height) / sitesAPlace(a) / COARSE));
+  const coarse = shift(greenPlane(a, whole, binned), greenPlane(b, whole, binned));
+  if (!coarse || coarse.certainty < CERTAIN) return { unknown: 'there is too little that both show' };
+  const sites = binned * sitesAPlace(a);
+  const cell = sitesAPlace(a);
+  const rough = {
+    dx: cell * Math.round((coarse.dx * sites) / cell),
+    dy: cell * Math.round((coarse.dy * sites) / cell),
+  };
+  const part = Math.min(FINE * cell, a.width - Math.abs(rough.dx), a.height - Math.abs(rough.dy));
+  const from = (middle: number, all: number, by: number) =>
+    cell *
+    Math.round(Math.max(Math.max(0, -by), Math.min(all - part - Math.max(0, by), middle - part / 2)) / cell);
+  const x = from(at.x, a.width, rough.dx);
+  const y = from(at.y, a.height, rough.dy);
+  const fine = shift(
+    greenPlane(a, { x, y, width: part, height: part }),
+    greenPlane(b, { x: x + rough.dx, y: y + rough.dy, width: part, height: part }),
+  );
+  // Of a plain place the whole has to tell.
+  if (!fine || fine.certainty < CERTAIN) return { dx: coarse.dx * sites, dy: coarse.dy * sites };
+  return { dx: rough.dx + fine.dx * cell, dy: rough.dy + fine.dy * cell };
+}
+
+function shift(a: GreenPlane, b: GreenPlane): Shift | null {
+  if (Math.min(a.width, a.height, b.width, b.height) < 16) return null;
+  return shiftBetween(filled(a), filled(b));
+}
+
+/** Share of saturation under which light is not compared. */
+const DARKEST = 2 ** -9;
+
+/** Stops more light in the second: the median over all that neither clips nor lies in the dark, laid over each other. */
+export function lightBetween(a: ImageNumbers, b: ImageNumbers, moved: Known<Moved>): Known<number> {
+  if (isUnknown(moved)) return moved;
+  const binned = Math.max(1, Math.ceil(Math.max(a.width, a.height) / sitesAPlace(a) / COARSE));
+  const [first, second] = [a, b].map((of) =>
+    greenPlane(of, { x: 0, y: 0, width: of.width, height: of.height }, binned),
+  ) as [GreenPlane, GreenPlane];
+  const [dx, dy] = [moved.dx, moved.dy].map((v) => Math.round(v / first.sites)) as [number, number];
+  const ratios: number[] = [];
+  for (let y = Math.max(0, -dy); y < Math.min(first.height, second.height - dy); y++)
+    for (let x = Math.max(0, -dx); x < Math.min(first.width, second.width - dx); x++) {
+      const [one, two] = [first.data[y * first.width + x]!, second.data[(y + dy) * second.width + x + dx]!];
+      if (one > DARKEST && two > DARKEST) ratios.push(two / one);
+    }
+  if (ratios.length < 64) return { unknown: 'too little of both is neither clipped nor dark' };
+  ratios.sort((p, q) => p - q);
+  return Math.log2(ratios[ratios.length >> 1]!);
+}
+
+function about({ x, y }: At, side: number) {
+  return { x: x - side / 2, y: y - side / 2, width: side, height: side };
+}
