@@ -2,9 +2,8 @@
 // writes, and tells every tab of changes.
 import { QueryClient, useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import type { WhitePoint } from '../core/colour/temperature';
 import type { LatentFrame } from '../core/frame/latent';
-import type { FrameRecord } from '../core/frame/record';
+import type { Afterthoughts, FrameRecord } from '../core/frame/record';
 import { rollReader, type Listing } from '../vault/reader';
 import { fetchWhole } from '../workers/fetch-whole';
 import type { Recovery, RollChange } from '../workers/roll.worker';
@@ -194,13 +193,18 @@ export function useFramesLeft(typicalFrameBytes: number) {
 }
 
 /**
- * Keeps another white with a frame, or with null the one it was taken with, and its thumbnail. Returns false when the frame is gone.
- * @param thumbnail data URL
+ * Keeps what is said of frames after they were taken: what is undefined is no longer said, what is not named stays. Returns those that are gone.
+ * @param thumbnails data URLs by id, of those that look different now
  */
-export async function keepWhite(id: string, white: WhitePoint | null, thumbnail: string): Promise<boolean> {
-  const kept = await rollKeeper.call((api) => api.putWhite(id, white, thumbnail));
-  await queryClient.invalidateQueries({ queryKey: ['thumbnail', id] });
-  return kept;
+export async function keepAfterthoughts(
+  ids: readonly string[],
+  said: Partial<Afterthoughts>,
+  thumbnails: Readonly<Record<string, string>> = {},
+): Promise<string[]> {
+  const gone = await rollKeeper.call((api) => api.putAfterthoughts(ids, said, thumbnails));
+  for (const [id, thumbnail] of Object.entries(thumbnails))
+    if (!gone.includes(id)) queryClient.setQueryData(['thumbnail', id], thumbnail);
+  return gone;
 }
 
 /** Takes frames out of the sheet; they can be restored for a while. */

@@ -2,7 +2,7 @@
 // has downloaded them and lets them go; the page asks before it is left.
 import { create } from 'zustand';
 import type { TakenFrame } from '../camera/port';
-import { fileName } from '../library/file-name';
+import { fileName } from '../core/frame/file-name';
 import { onFreed } from '../library/roll';
 import { rollKeeper } from '../library/staff';
 import { saveFile } from '../ui/save-file';

@@ -14,8 +14,8 @@ export interface TouchHandlers {
   readonly onDoubleTap?: () => void;
   /** Held still for half a second: place in the element; what follows is no tap. */
   readonly onLongPress?: (x: number, y: number) => void;
-  /** Two fingers or the wheel: how many times wider since the last call, and about which share of the element's width. */
-  readonly onZoom?: (times: number, about: number) => void;
+  /** Two fingers or the wheel: how many times wider since the last call, and about which place in the element, shares of its width and height. */
+  readonly onZoom?: (times: number, aboutX: number, aboutY: number) => void;
   readonly onKey?: (key: string) => boolean;
 }
 
@@ -88,9 +88,9 @@ function gesturesOf(
         .onStart(() => {
           before = 1;
         })
-        .onUpdate(({ scale, focalX }) => {
-          const width = boxOf(ref)?.width ?? 1;
-          latest.current.onZoom?.(scale / before, focalX / width);
+        .onUpdate(({ scale, focalX, focalY }) => {
+          const { width, height } = boxOf(ref) ?? { width: 1, height: 1 };
+          latest.current.onZoom?.(scale / before, focalX / width, focalY / height);
           before = scale;
         }),
     );
@@ -131,7 +131,8 @@ function useOwnEvents(ref: RefObject<View | null>, latest: Latest, ends: Ends): 
       if (!latest.current.onZoom) return;
       e.preventDefault();
       const box = element.getBoundingClientRect();
-      latest.current.onZoom(2 ** (-e.deltaY / WHEEL_DOUBLES_PX), (e.clientX - box.left) / box.width);
+      const [x, y] = [(e.clientX - box.left) / box.width, (e.clientY - box.top) / box.height];
+      latest.current.onZoom(2 ** (-e.deltaY / WHEEL_DOUBLES_PX), x, y);
     };
     // What a tap opens must not get the click that the browser makes of the same tap.
     const noClick = (e: TouchEvent) => {

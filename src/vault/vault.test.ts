@@ -53,7 +53,7 @@ describe('the vault', () => {
     expect(kept.has(`file:${old.id}.dng`)).toBe(true);
   });
 
-  it('gives a frame another white and its thumbnail, takes it back, and leaves its files alone', async () => {
+  it('keeps what is said of a frame afterwards with its thumbnail, takes it back, and leaves its files alone', async () => {
     const { store, kept } = memoryStore();
     const vault = openRoll(store);
     const r = record(1);
@@ -61,14 +61,19 @@ describe('the vault', () => {
     await vault.putRecord(r);
     const file = kept.get(`file:${r.id}.dng`);
     const white = { kelvin: 4200, tint: -3 };
-    expect(await vault.putWhite(r.id, white, 'data:image/jpeg;base64,AA==')).toBe(true);
-    expect((await vault.list()).frames).toEqual([{ ...r, rewhite: white }]);
+    const url = 'data:image/jpeg;base64,AA==';
+    expect(await vault.putAfterthoughts([r.id], { rewhite: white, rating: 3 }, { [r.id]: url })).toEqual([]);
+    expect((await vault.list()).frames).toEqual([{ ...r, rewhite: white, rating: 3 }]);
     expect((await vault.thumbnails([r.id]))[r.id]).toBe('data:image/jpeg;base64,AA==');
-    await vault.putWhite(r.id, null, 'data:image/jpeg;base64,AQ==');
+    await vault.putAfterthoughts([r.id], { rewhite: undefined, rating: undefined, verdict: 'dropped' });
+    vault.forget([r.id]);
+    expect((await vault.list()).frames).toEqual([{ ...r, verdict: 'dropped' }]);
+    await vault.putAfterthoughts([r.id], { verdict: undefined });
     vault.forget([r.id]);
     expect((await vault.list()).frames).toEqual([r]);
     expect(kept.get(`file:${r.id}.dng`)).toBe(file);
-    expect(await vault.putWhite('0'.repeat(32), white, 'x')).toBe(false);
+    const gone = '0'.repeat(32);
+    expect(await vault.putAfterthoughts([gone, r.id], { rating: 1 })).toEqual([gone]);
   });
 
   it('takes a record that was made again from its file, and no other', async () => {

@@ -1,9 +1,8 @@
 // Writing the roll. A frame's files come first, its record last and only after they were read back, so a frame is either whole or not in
 // the sheet at all. Only the roll's worker writes.
 import { fromUint8Array } from 'js-base64';
-import type { WhitePoint } from '../core/colour/temperature';
 import type { LatentFrame } from '../core/frame/latent';
-import { broughtForward, type FrameRecord } from '../core/frame/record';
+import { broughtForward, type FrameRecord, type Afterthoughts } from '../core/frame/record';
 import type { Roll } from '../core/frame/roll';
 import type { Format } from '../core/setting/files';
 import { toByteString } from './byte-string';
@@ -48,9 +47,15 @@ export interface RollWriter {
   /** A record made again from a stored file. Returns false, and writes nothing, when it is none or another frame's. */
   putFoundRecord(id: string, record: unknown): Promise<boolean>;
   /**
-   * Another white for a frame, or with null the one it was taken with, and the thumbnail that goes with it. Returns false when the frame is gone.
+   * What is said of frames after they were taken, in one transaction: what is undefined is no longer said, what is not named stays. Returns those that
+   * are gone.
+   * @param thumbnails data URLs by id, of those that look different now
    */
-  putWhite(id: string, white: WhitePoint | null, thumbnail: string): Promise<boolean>;
+  putAfterthoughts(
+    ids: readonly string[],
+    said: Partial<Afterthoughts>,
+    thumbnails?: Readonly<Record<string, string>>,
+  ): Promise<string[]>;
   /** Records and thumbnails of frames whose files are served. Those already known, or once deleted, are passed over. */
   adopt(entries: readonly { record: FrameRecord; thumbnail: string }[]): Promise<number>;
   /** Keeps a roll, or what it is called now. One that was deleted is there again. */
@@ -105,13 +110,17 @@ export function rollWriter(isRecord: IsRecord, store: Store = rollStore()): Roll
       return true;
     },
 
-    putWhite: async (id, white, thumbnail) => {
-      const text = await store.getItem(RECORD + id);
-      if (text === null) return false;
-      const { rewhite: _, ...record } = JSON.parse(text) as FrameRecord;
-      const next = white ? { ...record, rewhite: white } : record;
-      await store.setMany({ [RECORD + id]: JSON.stringify(next), [THUMBNAIL + id]: thumbnail });
-      return true;
+    putAfterthoughts: async (ids, said, thumbnails = {}) => {
+      const texts = await store.getMany(ids.map((id) => RECORD + id));
+      const values: Record<string, string> = {};
+      for (const id of ids) {
+        const text = texts[RECORD + id];
+        if (!text) continue;
+        values[RECORD + id] = JSON.stringify({ ...forward(RECORD, text), ...said });
+        if (thumbnails[id] !== undefined) values[THUMBNAIL + id] = thumbnails[id];
+      }
+      if (Object.keys(values).length > 0) await store.setMany(values);
+      return ids.filter((id) => !(RECORD + id in values));
     },
 
     adopt: async (entries) => {

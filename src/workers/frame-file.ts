@@ -7,7 +7,7 @@ import { fetchWhole } from './fetch-whole';
 export function frameFile(
   reader: RollReader,
   { id, place }: Pick<FrameRecord, 'id' | 'place'>,
-  { format }: FileEntry,
+  { format }: Pick<FileEntry, 'format'>,
 ): Promise<Uint8Array> {
   return place.kind === 'stored' ? reader.file(id, format) : fetchWhole(place.url, { what: 'The file' });
 }

@@ -1,27 +1,46 @@
-// The lightbox: opens files, develops them, and holds a few of them open at once.
+// The lightbox: opens files, develops them, compares them, and holds a few of them open at once.
 import * as Comlink from 'comlink';
-import { colourOfWhite } from '../core/colour/camera';
-import type { WhitePoint } from '../core/colour/temperature';
 import { reportOf, type CheckReport } from '../core/dng/check';
-import { rawFrameOf } from '../core/dng/file-frame';
-import { readDng } from '../core/dng/read';
-import { withWhite } from '../core/dng/rewhite';
-import { digestOf } from '../core/frame/digest';
+import { leavingDng } from '../core/frame/leaving';
 import type { FileEntry, FrameRecord } from '../core/frame/record';
-import { readTiff16, type Picture16 } from '../core/formats/tiff';
-import { pictureOfRegion, pictureReduced } from '../core/raw/develop-image';
-import { seenSize, type Rectangle } from '../core/raw/shown';
+import { digestOf } from '../core/frame/digest';
+import { pictureReduced } from '../core/raw/develop-image';
+import { framingOf, partOf, type Reframe } from '../core/raw/reframe';
+import { seenSize, seenStep, storedOf, type Rectangle } from '../core/raw/shown';
 import { countImage } from '../core/raw/statistics';
+import {
+  lightBetween,
+  movedBetween,
+  numbersBetween,
+  placeFigures,
+  steeper,
+  type Moved,
+  type Numbers,
+  type PlaceFigures,
+} from '../core/review/difference';
+import { viewFigures, viewPixels, type Clipping, type Look } from '../core/review/view';
+import type { View } from '../core/review/clip-marks';
+import { drawMarks, markPicture, type MarkColours } from '../core/scopes/marks';
 import { pictureHistogram, type PictureHistogram } from '../core/scopes/picture-histogram';
 import { stopline, type Stopline } from '../core/scopes/stopline';
-import type { LinearImage } from '../core/sensor/rgb-image';
-import type { Format } from '../core/setting/files';
-import { isUnknown } from '../core/units/known';
+import { isUnknown, type Known } from '../core/units/known';
 import { rollReader } from '../vault/reader';
 import { watched } from './alive';
 import { encodeJpeg } from './encode-jpeg';
 import { frameFile } from './frame-file';
+import { openFrames, type Decoded, type ToOpen } from './open-frames';
 
+/** What is known of a frame as soon as it is open. */
+export interface Opened {
+  /** Raw numbers, three linear components, or a finished picture. */
+  readonly kind: 'cfa' | 'rgb' | 'picture';
+  /** Size of what its file says is to be seen. */
+  readonly seen: { readonly width: number; readonly height: number };
+  /** Of linear numbers: how the file frames them, and the part of them that counts. */
+  readonly framing: { readonly own: Reframe; readonly part: Rectangle } | null;
+}
+
+/** What looking through its files tells. */
 export interface OpenedFile {
   /** Of its linear numbers, raw or made from a picture; null for a frame that is a picture only. */
   readonly linear: { readonly check: CheckReport; readonly stopline: Stopline } | null;
@@ -29,145 +48,175 @@ export interface OpenedFile {
   readonly asSaved: boolean | null;
 }
 
-export interface FitPicture {
-  readonly bitmap: ImageBitmap;
+export interface ViewAsk extends View {
+  readonly clipping: Clipping;
+  readonly colours: MarkColours;
+}
+
+export interface Figures {
+  /** null for a picture that has no linear numbers. */
+  readonly stopline: Stopline | null;
   readonly histogram: PictureHistogram;
 }
 
-/** A finished picture, decoded by the browser and turned as its Exif asks. */
-interface Decoded {
-  readonly layout: 'picture';
-  readonly bitmap: ImageBitmap;
+/** The second frame against the first; what cannot be known says why. */
+export interface Compared {
+  readonly numbers: Known<Numbers>;
+  /** As it is seen. */
+  readonly moved: Known<Moved>;
+  readonly lightEv: Known<number>;
+  readonly places: readonly [Known<PlaceFigures>, Known<PlaceFigures>];
+  readonly steeper: Known<{ readonly times: number; readonly error: number }>;
 }
-
-type OpenFrame = LinearImage | Decoded;
-
-/** How an open frame is looked at. */
-export interface Look {
-  /** Another white than its file's; null for that. */
-  readonly white: WhitePoint | null;
-  /** True for all that raw holds, not only what is inside its crop and its frame lines. */
-  readonly whole: boolean;
-}
-
-/** Numbers of all open frames together, at most: a frame of 12 MP has 12 million, of two bytes each. */
-const MOST_SAMPLES = 50_000_000;
 
 /** Long side of a thumbnail, pixels. */
 const THUMBNAIL_SIDE = 320;
 
 const reader = rollReader();
-/** The one used last comes last. */
-const open = new Map<string, OpenFrame>();
+const frames = openFrames(reader);
 
 const api = {
   ...watched(),
 
-  /** Opens a frame's files. What is shown is raw, developed; of a frame without it its finished picture. @throws DngError when one is broken, Error when one is not there */
-  async open({
-    id,
-    files,
-    place,
-    image: { kind },
-  }: Pick<FrameRecord, 'id' | 'files' | 'place' | 'image'>): Promise<OpenedFile> {
-    let linear: OpenedFile['linear'] = null;
-    let shown: OpenFrame | undefined;
-    const asSaved: (boolean | null)[] = [];
-    for (const entry of files) {
-      const bytes = await frameFile(reader, { id, place }, entry);
-      asSaved.push(isUnknown(entry.sha256) ? null : (await digestOf(bytes)) === entry.sha256);
-      if (entry.format === 'dng') {
-        const raw = readDng(bytes);
-        const image = rawFrameOf(raw);
-        linear = { check: reportOf(raw), stopline: stopline(countImage(image)) };
-        shown ??= image;
-        // Raw can be developed anew, whatever picture was made of it.
-        if (kind === 'mosaic') shown = image;
-      } else if (shown === undefined || kind === 'rgb') {
-        shown = { layout: 'picture', bitmap: await decoded(bytes, entry.format) };
-      }
-    }
-    if (!shown) throw new Error('This frame has no file that can be shown');
-    keep(id, shown);
-    return { linear, asSaved: asSaved.includes(false) ? false : asSaved.includes(null) ? null : true };
-  },
-
-  /** An open frame, developed to fit into width × height. */
-  async fit(id: string, width: number, height: number, look: Look): Promise<FitPicture> {
-    const frame = lookedAt(id, look);
-    const whole = frame.layout === 'picture' ? frame.bitmap : seenSize(frame);
-    // A mosaic's cell is the least that a pixel can stand for.
-    const most = frame.layout === 'cfa' ? 0.5 : 1;
-    const scale = Math.min(width / whole.width, height / whole.height, most);
-    const size = {
-      width: Math.max(1, Math.round(whole.width * scale)),
-      height: Math.max(1, Math.round(whole.height * scale)),
+  /**
+   * Opens a frame's files. What is shown is raw, developed; of a frame without it its finished picture.
+   * @throws DngError when one is broken, Error when one is not there
+   */
+  async open(record: ToOpen): Promise<Opened> {
+    const { shown } = await frames.open(record);
+    if (shown.layout === 'picture')
+      return {
+        kind: 'picture',
+        seen: { width: shown.bitmap.width, height: shown.bitmap.height },
+        framing: null,
+      };
+    return {
+      kind: shown.layout,
+      seen: seenSize(shown),
+      framing: { own: framingOf(shown), part: partOf(shown) },
     };
-    const rgba =
-      frame.layout === 'picture'
-        ? drawn(frame.bitmap, { x: 0, y: 0, width: whole.width, height: whole.height }, size)
-        : pictureReduced(frame, size.width, size.height);
-    const histogram = pictureHistogram(rgba);
-    const bitmap = await createImageBitmap(new ImageData(rgba, size.width, size.height));
-    return Comlink.transfer({ bitmap, histogram }, [bitmap]);
   },
 
-  /** A region of an open frame at one picture pixel a site. */
-  async region(id: string, region: Rectangle, look: Look): Promise<ImageBitmap> {
-    const frame = lookedAt(id, look);
-    const rgba =
-      frame.layout === 'picture' ? drawn(frame.bitmap, region, region) : pictureOfRegion(frame, region);
-    const bitmap = await createImageBitmap(new ImageData(rgba, region.width, region.height));
+  /** What an open frame's files hold: looked through once it can be seen. */
+  async facts(record: ToOpen): Promise<OpenedFile> {
+    const frame = await frames.open(record);
+    const asSaved: (boolean | null)[] = [];
+    for (const { format, sha256 } of record.files) {
+      const bytes =
+        frame.files?.find((file) => file.format === format)?.bytes ??
+        (await frameFile(reader, record, { format }));
+      asSaved.push(isUnknown(sha256) ? null : (await digestOf(bytes)) === sha256);
+    }
+    frame.files = null;
+    const { raw, linear } = frame;
+    return {
+      linear: raw && linear && { check: reportOf(raw), stopline: stopline(countImage(linear)) },
+      asSaved: asSaved.includes(false) ? false : asSaved.includes(null) ? null : true,
+    };
+  },
+
+  /** Pixels of a region of an open frame: as many as it has, or at most half as many in each direction. */
+  async view(id: string, ask: ViewAsk, look: Look): Promise<ImageBitmap> {
+    const { width, height, rgba } = pixelsOf(id, ask, look);
+    const bitmap = await createImageBitmap(new ImageData(rgba, width, height));
     return Comlink.transfer(bitmap, [bitmap]);
   },
 
+  /** Size of what is seen of an open frame, looked at so. */
+  async size(id: string, look: Look): Promise<Opened['seen']> {
+    const shown = frames.look(id, { ...look, channel: null });
+    return shown.layout === 'picture'
+      ? { width: shown.bitmap.width, height: shown.bitmap.height }
+      : seenSize(shown);
+  },
+
+  /** Raw and picture of a region by their tones. */
+  async figures(id: string, region: Rectangle, look: Look): Promise<Figures> {
+    const shown = frames.look(id, { ...look, channel: null });
+    if (shown.layout !== 'picture') return viewFigures(shown, region);
+    const by = Math.max(1, Math.max(region.width, region.height) / 1200);
+    const size = { width: Math.ceil(region.width / by), height: Math.ceil(region.height / by) };
+    return { stopline: null, histogram: pictureHistogram(drawn(shown.bitmap, region, size)) };
+  },
+
   /** A small picture of an open frame, as JPEG. */
-  async thumbnail(id: string, white: WhitePoint | null): Promise<Uint8Array> {
-    const frame = lookedAt(id, { white, whole: false });
-    if (frame.layout === 'picture') throw new Error('A finished picture has the white that it has');
-    const whole = seenSize(frame);
-    const scale = THUMBNAIL_SIDE / Math.max(whole.width, whole.height);
-    const [width, height] = [Math.round(whole.width * scale), Math.round(whole.height * scale)];
-    const jpeg = await encodeJpeg(pictureReduced(frame, width, height), width, height);
+  async thumbnail(id: string, look: Look): Promise<Uint8Array> {
+    const shown = frames.look(id, look);
+    if (shown.layout === 'picture') throw new Error('A finished picture is as it is');
+    const whole = seenSize(shown);
+    const scale = Math.min(THUMBNAIL_SIDE / Math.max(whole.width, whole.height), 0.5);
+    const [width, height] = [whole.width, whole.height].map((side) => Math.max(1, Math.round(side * scale)));
+    const jpeg = await encodeJpeg(pictureReduced(shown, width!, height!), width!, height!);
     return Comlink.transfer(jpeg, [jpeg.buffer as ArrayBuffer]);
   },
 
-  /** The file itself, for download; with another white in its tags where one is asked for. */
-  async file(
-    id: string,
-    entry: FileEntry,
-    place: FrameRecord['place'],
-    white: WhitePoint | null,
-  ): Promise<Uint8Array> {
-    const stored = await frameFile(reader, { id, place }, entry);
-    const bytes =
-      white && entry.format === 'dng'
-        ? withWhite(stored, colourOfWhite(rawFrameOf(readDng(stored)).colour.matrices, white).asShotNeutral)
-        : stored;
+  /**
+   * The second frame against the first.
+   * @param at the place looked at, shares of what is seen of the first
+   */
+  async compare(
+    first: ToOpen,
+    second: ToOpen,
+    looks: readonly [Look, Look],
+    at: { readonly x: number; readonly y: number },
+  ): Promise<Compared> {
+    const [a, b] = [(await frames.open(first)).linear, (await frames.open(second)).linear];
+    const none = { unknown: 'linear numbers are not in both' };
+    if (!a || !b) return { numbers: none, moved: none, lightEv: none, places: [none, none], steeper: none };
+    const [from, to] = [a, b].map((image, i) => {
+      const shown = frames.look(i === 0 ? first.id : second.id, looks[i]!);
+      const seen = shown.layout === 'picture' ? image : shown;
+      const size = seenSize(seen);
+      const lines = seen.userCrop ?? seen.crop ?? { x: 0, y: 0, width: image.width, height: image.height };
+      const place = storedOf(
+        { x: at.x * size.width, y: at.y * size.height, width: 0, height: 0 },
+        lines,
+        seen.orientation ?? 1,
+      );
+      return { x: place.x + lines.x, y: place.y + lines.y };
+    }) as [{ x: number; y: number }, { x: number; y: number }];
+    const moved = movedBetween(a, b, from);
+    const places = [placeFigures(a, from), placeFigures(b, to)] as const;
+    const unknown = places.find(isUnknown);
+    const turn = looks[0].reframe?.orientation ?? a.orientation ?? 1;
+    const step = isUnknown(moved) ? null : seenStep([moved.dx, moved.dy], turn);
+    return {
+      numbers: numbersBetween(a, b),
+      moved: step ? { dx: step[0], dy: step[1] } : moved,
+      lightEv: lightBetween(a, b, moved),
+      places,
+      steeper: unknown ?? steeper(places[0] as PlaceFigures, places[1] as PlaceFigures),
+    };
+  },
+
+  /** A file as it leaves the program: raw with what was said of it since, in its tags; any other as it is stored. */
+  async file({ format }: FileEntry, record: FrameRecord): Promise<Uint8Array> {
+    const stored = await frameFile(reader, record, { format });
+    const bytes = format === 'dng' ? leavingDng(stored, record, frames.rawOf(record.id)) : stored;
     return Comlink.transfer(bytes, [bytes.buffer as ArrayBuffer]);
   },
 };
 
 export type LightboxApi = typeof api;
 
-/** @throws Error for what the browser cannot decode */
-async function decoded(bytes: Uint8Array, format: Format): Promise<ImageBitmap> {
-  try {
-    if (format === 'tiff') return await createImageBitmap(eightBits(readTiff16(bytes)));
-    return await createImageBitmap(new Blob([bytes as Uint8Array<ArrayBuffer>], { type: `image/${format}` }));
-  } catch {
-    throw new Error(`The ${format.toUpperCase()} of this frame is broken`);
+function pixelsOf(id: string, ask: ViewAsk, look: Look) {
+  const shown = frames.look(id, look);
+  if (shown.layout !== 'picture') {
+    const from = frames.look(id, { ...look, channel: null });
+    if (from.layout !== 'picture') return viewPixels(shown, from, ask, ask.clipping, ask.colours);
   }
+  return drawnView(shown as Decoded, ask);
 }
 
-/** As much of it as a screen shows. */
-function eightBits({ width, height, rgb }: Picture16): ImageData {
-  const rgba = new Uint8ClampedArray(4 * width * height);
-  for (let i = 0, o = 0; i < rgb.length; i += 3, o += 4) {
-    for (let c = 0; c < 3; c++) rgba[o + c] = rgb[i + c]! >> 8;
-    rgba[o + 3] = 255;
+/** A finished picture has no raw to be marked. */
+function drawnView({ bitmap }: Decoded, { region, width, height, clipping, colours }: ViewAsk) {
+  const rgba = drawn(bitmap, region, { width, height });
+  if (clipping.picture) {
+    const mask = new Uint16Array(width * height);
+    markPicture(rgba, { white: true, black: false }, mask);
+    drawMarks(rgba, mask, width, colours);
   }
-  return new ImageData(rgba, width, height);
+  return { width, height, rgba };
 }
 
 /** A region of a decoded picture, scaled. */
@@ -180,56 +229,6 @@ function drawn(
   context.imageSmoothingQuality = 'high';
   context.drawImage(bitmap, x, y, width, height, 0, 0, size.width, size.height);
   return context.getImageData(0, 0, size.width, size.height).data;
-}
-
-/** A decoded pixel has four bytes: two numbers' worth. */
-function samplesOf(frame: OpenFrame): number {
-  return frame.layout === 'picture' ? 2 * frame.bitmap.width * frame.bitmap.height : frame.data.length;
-}
-
-/** Keeps a frame open, and lets those go that were not used for longest when all together are too large. */
-function keep(id: string, frame: OpenFrame): void {
-  letGo(id, frame);
-  open.set(id, frame);
-  let samples = [...open.values()].reduce((sum, other) => sum + samplesOf(other), 0);
-  for (const [other, kept] of open) {
-    if (samples <= MOST_SAMPLES || other === id) break;
-    samples -= samplesOf(kept);
-    letGo(other);
-  }
-}
-
-/** @param unless the same frame, that is to stay open */
-function letGo(id: string, unless?: OpenFrame): void {
-  const frame = open.get(id);
-  open.delete(id);
-  if (frame?.layout === 'picture' && frame !== unless) frame.bitmap.close();
-}
-
-/** The open frame that was last looked at in another way than as it is, and how. */
-let looked: { from: OpenFrame; key: string; to: LinearImage } | undefined;
-
-function lookedAt(id: string, look: Look): OpenFrame {
-  const frame = frameOf(id);
-  const { white, whole } = look;
-  if (frame.layout === 'picture' || (!white && !whole)) return frame;
-  const key = JSON.stringify(look);
-  if (looked?.from !== frame || looked.key !== key) {
-    const to: LinearImage = {
-      ...frame,
-      ...(white && { colour: colourOfWhite(frame.colour.matrices, white) }),
-      ...(whole && { crop: undefined, userCrop: undefined }),
-    };
-    looked = { from: frame, key, to };
-  }
-  return looked.to;
-}
-
-function frameOf(id: string): OpenFrame {
-  const frame = open.get(id);
-  if (!frame) throw new Error('This frame is not open');
-  keep(id, frame);
-  return frame;
 }
 
 Comlink.expose(api);

@@ -86,11 +86,11 @@ const api = {
       () => writer.adopt(entries),
       (taken) => taken > 0,
     ),
-  putWhite: (...white: Parameters<typeof writer.putWhite>) =>
+  putAfterthoughts: (...[ids, ...said]: Parameters<typeof writer.putAfterthoughts>) =>
     inTurn(
-      () => writer.putWhite(...white),
+      () => writer.putAfterthoughts(ids, ...said),
       () => true,
-      [white[0]],
+      ids,
     ),
   putRoll: (roll: Roll) => inTurn(() => writer.putRoll(roll)),
   move: (ids: readonly string[], roll: string) =>

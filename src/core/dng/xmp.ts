@@ -60,6 +60,6 @@ export function captureNoteOf(xmp: string | undefined): string | undefined {
   );
 }
 
-function escapeXml(text: string): string {
+export function escapeXml(text: string): string {
   return text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 }

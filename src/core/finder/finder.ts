@@ -19,6 +19,7 @@ import type { MeterAim, PatternId } from '../meter/pattern';
 import { readPin, type Pin, type PinReading } from '../meter/pins';
 import { readMeter, type Reading } from '../meter/read';
 import { baselineExposureEv, developerFor, developRegion, type Developer } from '../raw/develop';
+import { printed } from '../raw/printed';
 import { countSites, type SiteCounts } from '../raw/statistics';
 import {
   BLACK,
@@ -36,6 +37,7 @@ import {
 import { zebraOnPicture, zebraOnRaw, type ZebraOn } from '../scopes/zebra';
 import { floorSignal, type RawFrame } from '../sensor/raw-frame';
 import { noiseModel } from '../sensor/sensor';
+import type { Print } from '../setting/print';
 import type { SettingValues } from '../setting/settings';
 import { dotted, lightUp, MARK_COLOURS, READ_FROM, type PeakingMark } from './drawing';
 import { focusFollower, type FocusInUse, type FocusKept } from '../focus/follow';
@@ -90,6 +92,8 @@ export interface MarksAsk {
 export interface FinderFrame {
   readonly frame: RawFrame;
   readonly white: WhiteInUse;
+  /** How it is developed; null for plainly. */
+  readonly print: Print | null;
   readonly ring: RingReading | null;
   readonly counted: SiteCounts;
   readonly reading: Reading;
@@ -189,7 +193,7 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
   let framesHere = 0;
   let peaking: { wanted: string; key?: string; samples?: Uint32Array } | undefined;
   let counts: SiteCounts | undefined;
-  let developer: { iso: number; colour: CameraColour; developer: Developer } | undefined;
+  let developer: { iso: number; colour: CameraColour; print: Print | null; developer: Developer } | undefined;
 
   // A view's light stands still; what was read of it stays true.
   const readings = new Map<string, Reading>();
@@ -263,6 +267,7 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
       const measured: FinderFrame = {
         frame,
         white,
+        print: settings.print,
         ring:
           ask.ring &&
           readRing(exposed, source.matrices, ask.ring, noiseModel(source.sensor, exposed.settings.iso)),
@@ -282,10 +287,11 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
       return measured;
     },
     focusKept: () => focuser.kept(),
-    develop: ({ frame }) => {
+    develop: ({ frame, print }) => {
       const iso = Math.min(100, frame.settings.iso);
-      if (developer?.iso !== iso || developer.colour !== frame.colour)
-        developer = { iso, colour: frame.colour, developer: developerFor(frame) };
+      const { colour } = frame;
+      if (developer?.iso !== iso || developer.colour !== colour || developer.print !== print)
+        developer = { iso, colour, print, developer: developerFor(printed(frame, print)) };
       developRegion(frame, developer.developer, { x: 0, y: 0, width, height }, rgba);
     },
     mark: ({ frame, outlook }, { rawClip, rawFloor, pictureWhite, pictureBlack, zebra, inFocus }, told) => {

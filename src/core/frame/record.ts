@@ -7,6 +7,8 @@ import { partsOf, type Parts } from '../raw/cut';
 import { POSITION, type Position } from '../body/position';
 import { CREDIT, type Credit } from '../setting/credit';
 import { UNCUT } from '../setting/cut';
+import { PRINT_OR_PLAIN, type Print } from '../setting/print';
+import { REFRAME, type Reframe } from '../raw/reframe';
 import type { ChannelFigures } from '../raw/statistics';
 import { patternForward, PATTERN_IDS, type PatternId } from '../meter/pattern';
 import type { Forecast } from '../scopes/levels';
@@ -36,6 +38,9 @@ import { FORMATS, type Format } from '../setting/files';
 export const RECORD_VERSION = 3;
 /** The roll that frames go into while there is only one. */
 export const FIRST_ROLL = 'first';
+
+export const VERDICTS = ['kept', 'dropped'] as const;
+export type Verdict = (typeof VERDICTS)[number];
 
 const HASH = Type.String({ pattern: '^[0-9a-f]{64}$' });
 
@@ -123,6 +128,16 @@ export function recordSchema() {
         tint: Type.Number({ minimum: -1000, maximum: 1000 }),
       }),
     ),
+    /** What the person thinks of it; neither where nothing was said. */
+    verdict: Type.Optional(Type.Unsafe<Verdict>({ enum: VERDICTS })),
+    /** 1 … 5; absent without one. */
+    rating: Type.Optional(Type.Integer({ minimum: 1, maximum: 5 })),
+    /** How it is developed since; null for plainly. Absent for as it was taken. */
+    print: Type.Optional(Type.Unsafe<Print | null>(PRINT_OR_PLAIN)),
+    /** Another framing; the files stay as they were. */
+    reframe: Type.Optional(Type.Unsafe<Reframe>(REFRAME)),
+    /** Blur of the hand that was likely before the press, pixels. */
+    shakePx: Type.Optional(Type.Number({ minimum: 0, maximum: 1e6 })),
     /** What the finder said of raw before the press, if it could say anything. */
     forecast: Type.Optional(RAW_FIGURES),
     result: knownSchema(RAW_FIGURES),
@@ -137,6 +152,19 @@ export function recordSchema() {
 }
 
 export type FrameRecord = Readonly<Static<ReturnType<typeof recordSchema>>>;
+
+/** What is said of a frame after it was taken; its files know nothing of it. */
+export type Afterthoughts = Pick<FrameRecord, 'verdict' | 'rating' | 'rewhite' | 'print' | 'reframe'>;
+
+/** How a frame is developed: as it was taken, or as was chosen since. Null for plainly. */
+export function printOf({ print, set }: Pick<FrameRecord, 'print' | 'set'>): Print | null {
+  return print === undefined ? (set.print ?? null) : print;
+}
+
+/** XMP's own rating: −1 for what is dropped, 0 without one. */
+export function xmpRating({ verdict, rating }: Pick<FrameRecord, 'verdict' | 'rating'>): number {
+  return verdict === 'dropped' ? -1 : (rating ?? 0);
+}
 
 /** How far a forecast may be off: a tenth of what there is, or this share of the frame, whichever is larger. */
 const FORECAST_RELATIVE = 0.1;
@@ -263,19 +291,19 @@ export function forecastFigures({ clipped, belowFloor }: Forecast, headroomEv: n
 }
 
 /** What is known of a capture before its file is written; it is kept in the file, so that the record can be made from that again. */
-export type CaptureNote = Omit<FrameRecord, 'result' | 'files' | 'place' | 'rewhite'>;
+export type CaptureNote = Omit<FrameRecord, 'result' | 'files' | 'place' | keyof Afterthoughts>;
 
 /** A note as files carry it. The place stands in their standard tags alone, so that it can be taken out of them. */
 export function noteText({ position: _, ...note }: CaptureNote): string {
   return JSON.stringify(note);
 }
 
-/** @param forecast as the finder told it; undefined where it told nothing */
+/** @param told what the finder told of it before the press; undefined where it told nothing */
 export function captureNote(
   frame: RawFrame,
   made: FrameOrigin,
   facts: CaptureFacts,
-  forecast: RawFigures | undefined,
+  { forecast, shakePx }: { readonly forecast?: RawFigures; readonly shakePx?: number },
 ): CaptureNote {
   const { settings, source } = frame;
   const { shutterS, iso, apertureN, compensationEv } = settings;
@@ -298,6 +326,7 @@ export function captureNote(
     ...(facts.held && { held: facts.held }),
     ...(facts.credit && { credit: facts.credit }),
     ...(facts.position && { position: facts.position }),
+    ...(shakePx !== undefined && { shakePx }),
     ...(forecast ? { forecast } : null),
     made,
   };

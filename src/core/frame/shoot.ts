@@ -10,6 +10,7 @@ import { channelFigures, countImage, headroomEv, MEANINGFUL_SHARE } from '../raw
 import type { Orientation } from '../body/orientation';
 import { developReduced } from '../raw/develop';
 import { cutOf, zoomedPart } from '../raw/cut';
+import { printed } from '../raw/printed';
 import { cropped, framed, storedFor, turned, type Rectangle, type Turn } from '../raw/shown';
 import {
   captureBands,
@@ -20,6 +21,7 @@ import {
   type CaptureOrder,
   type CaptureStage,
 } from '../scene/capture';
+import { shakeSize } from '../scene/shake-size';
 import { previewExposer } from '../scene/preview-light';
 import { markedSites } from '../scene/marked-sites';
 import { previewStage, type PreviewLight } from '../scene/light-rows';
@@ -171,8 +173,12 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
   const counted = countImage(frame);
   const result = rawFiguresOf(channelFigures(counted, frame.noise), headroomEv(counted));
   onProgress?.('picture', 0);
+  const { facts } = press;
+  const print = facts.set.print ?? null;
+  // What a raw file shows of itself is plain, so that a print can be taken away without a trace.
   const preview = pictureOf(frame, PREVIEW_JPEG_SIDE);
-  const thumbnail = pictureOf(frame, THUMBNAIL_SIDE);
+  const plain = pictureOf(frame, THUMBNAIL_SIDE);
+  const thumbnail = print ? pictureOf(printed(frame, print), THUMBNAIL_SIDE) : plain;
   const previewJpeg = await options.encodeJpeg(preview.rgba, preview.width, preview.height);
   const [across, down] = turn >= 5 ? (['height', 'width'] as const) : (['width', 'height'] as const);
   const thumbnailJpeg = await options.encodeJpeg(
@@ -186,9 +192,11 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
     scene: view.description.id,
     ...{ seed: press.seed, lensId: view.camera.lensId, outside: view.outside, clockS: press.clockS },
   };
-  const { facts } = press;
   const choice = facts.set.files ?? RAW_ONLY;
-  const ofRaw = captureNote(seen, made, facts, forecast);
+  const shakePx =
+    (shakeSize(press.steadiness, press.settings.shutterS).likely * view.camera.lens.focalLengthMm) /
+    view.camera.sensor.pitchMm;
+  const ofRaw = captureNote(seen, made, facts, { forecast, shakePx });
   // Without raw what is shown and counted of the frame is its picture.
   const note: CaptureNote = hasRaw(choice)
     ? ofRaw
@@ -197,12 +205,13 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
   const files: Shot['files'][number][] = [];
   if (hasRaw(choice)) {
     const bytes = writeDng(frame, {
-      ...{ compression: options.compression, thumbnail, previewJpeg, facts, note: text },
+      ...{ compression: options.compression, thumbnail: plain, previewJpeg, facts, note: text },
       onProgress: (share) => onProgress?.('encode', share),
     });
     files.push({ format: 'dng', bytes });
   }
-  if (hasPicture(choice)) files.push(await rawPicture(frame, facts, choice, text, options.encodeJpeg));
+  if (hasPicture(choice))
+    files.push(await rawPicture(printed(frame, print), facts, choice, text, options.encodeJpeg));
   const entries = await Promise.all(files.map(({ format, bytes }) => entryOf(format, bytes)));
   return {
     ...{ frame, files, thumbnailJpeg },

@@ -1,8 +1,9 @@
-// Development of an image of either kind, as it is to be seen.
+// Development of an image of either kind, as it is to be seen: the part inside its frame lines, turned, mirrored, set upright.
 import type { LinearImage } from '../sensor/rgb-image';
-import { developerFor, developReduced, developRegion } from './develop';
+import { developerFor, developReduced, developRegion, type Developer } from './develop';
 import { developRgbReduced, developRgbRegion } from './develop-rgb';
-import { framed, seenSize, storedOf, turned, type Rectangle } from './shown';
+import { framed, seenRectangle, seenSize, storedOf, turned, type Rectangle } from './shown';
+import { boundsOf, placeInTilted, seenTilt, upright } from './tilt';
 
 /** What of an image is seen, kept for as long as the image is. */
 const insides = new WeakMap<LinearImage, LinearImage>();
@@ -13,8 +14,58 @@ function insideOf(image: LinearImage): LinearImage {
   return inside;
 }
 
+/** Images in which lines that are turned have been laid level: the rectangle around them. */
+const levels = new WeakMap<LinearImage, LinearImage>();
+
+/** The image with all that turned lines reach over, level; itself where they are level. */
+function levelOf(image: LinearImage): LinearImage {
+  if (!image.tiltDeg) return image;
+  let level = levels.get(image);
+  if (!level) {
+    const { width, height, tiltDeg, userCrop, crop } = image;
+    const lines = userCrop ?? crop ?? { x: 0, y: 0, width, height };
+    const around = boundsOf(lines, tiltDeg);
+    const x = Math.max(0, around.x);
+    const y = Math.max(0, around.y);
+    const inside = {
+      ...{ x, y },
+      width: Math.max(1, Math.min(width, around.x + around.width) - x),
+      height: Math.max(1, Math.min(height, around.y + around.height) - y),
+    };
+    levels.set(image, (level = { ...image, userCrop: inside, tiltDeg: undefined }));
+  }
+  return level;
+}
+
+/** What turned lines are set upright from. */
+export function levelled(image: LinearImage) {
+  const level = levelOf(image);
+  return {
+    level,
+    about: aboutOf(image, level),
+    tiltDeg: seenTilt(image.tiltDeg ?? 0, image.orientation ?? 1),
+  };
+}
+
+/** Where in the level picture, as it is seen, the middle of turned lines lies. */
+function aboutOf(image: LinearImage, level: LinearImage): { x: number; y: number } {
+  const lines = image.userCrop ?? image.crop ?? { x: 0, y: 0, width: image.width, height: image.height };
+  const part = level.userCrop!;
+  const middle = {
+    x: lines.x + lines.width / 2 - part.x,
+    y: lines.y + lines.height / 2 - part.y,
+    ...{ width: 0, height: 0 },
+  };
+  // A place without extent is turned as a rectangle is.
+  return seenRectangle(middle, part, image.orientation ?? 1);
+}
+
 /** A region of what is seen, at one picture pixel a site or pixel. @throws RangeError when it leaves the picture */
-export function pictureOfRegion(image: LinearImage, region: Rectangle): Uint8ClampedArray<ArrayBuffer> {
+export function pictureOfRegion(
+  image: LinearImage,
+  region: Rectangle,
+  developer: Developer = developerFor(image),
+): Uint8ClampedArray<ArrayBuffer> {
   const seen = seenSize(image);
   if (
     region.x < 0 ||
@@ -23,14 +74,57 @@ export function pictureOfRegion(image: LinearImage, region: Rectangle): Uint8Cla
     region.y + region.height > seen.height
   )
     throw new RangeError('The region leaves the picture');
+  if (image.tiltDeg) return tiltedRegion(image, region, developer);
   const inside = insideOf(image);
   const turn = image.orientation ?? 1;
   const stored = storedOf(region, inside, turn);
   const rgba = new Uint8ClampedArray(stored.width * stored.height * 4);
-  const developer = developerFor(inside);
   if (inside.layout === 'cfa') developRegion(inside, developer, stored, rgba);
   else developRgbRegion(inside, developer, stored, rgba);
   return turned(rgba, stored, turn);
+}
+
+function tiltedRegion(
+  image: LinearImage,
+  region: Rectangle,
+  developer: Developer,
+): Uint8ClampedArray<ArrayBuffer> {
+  const { level, about, tiltDeg } = levelled(image);
+  const [of, whole] = [seenSize(image), seenSize(level)];
+  const middle = { x: of.width / 2, y: of.height / 2 };
+  const corners = [0, 1, 2, 3].map((i) =>
+    placeInTilted(
+      { x: region.x + (i & 1) * region.width, y: region.y + (i >> 1) * region.height },
+      middle,
+      about,
+      tiltDeg,
+    ),
+  );
+  const span = (places: number[], size: number) => {
+    const from = Math.max(0, Math.min(size - 1, Math.floor(Math.min(...places)) - 1));
+    return [from, Math.max(from + 1, Math.min(size, Math.ceil(Math.max(...places)) + 1))] as const;
+  };
+  const [left, right] = span(
+    corners.map(({ x }) => x),
+    whole.width,
+  );
+  const [top, bottom] = span(
+    corners.map(({ y }) => y),
+    whole.height,
+  );
+  const around = { x: left, y: top, width: right - left, height: bottom - top };
+  return upright(
+    region,
+    of,
+    {
+      ...{ width: around.width, height: around.height },
+      data: pictureOfRegion(level, around, developer),
+      about: { x: about.x - left, y: about.y - top },
+    },
+    tiltDeg,
+    4,
+    new Uint8ClampedArray(4 * region.width * region.height),
+  );
 }
 
 /**
@@ -40,13 +134,42 @@ export function pictureReduced(
   image: LinearImage,
   width: number,
   height: number,
+  developer: Developer = developerFor(image),
 ): Uint8ClampedArray<ArrayBuffer> {
+  if (image.tiltDeg) return tiltedReduced(image, width, height, developer);
   const inside = insideOf(image);
   const turn = image.orientation ?? 1;
   const stored = turn >= 5 ? { width: height, height: width } : { width, height };
   const reduced =
     inside.layout === 'cfa'
-      ? developReduced(inside, stored.width, stored.height)
-      : developRgbReduced(inside, stored.width, stored.height);
+      ? developReduced(inside, stored.width, stored.height, developer)
+      : developRgbReduced(inside, stored.width, stored.height, developer);
   return turned(reduced as Uint8ClampedArray<ArrayBuffer>, stored, turn);
+}
+
+function tiltedReduced(
+  image: LinearImage,
+  width: number,
+  height: number,
+  developer: Developer,
+): Uint8ClampedArray<ArrayBuffer> {
+  const { level, about, tiltDeg } = levelled(image);
+  const [of, whole] = [seenSize(image), seenSize(level)];
+  const [across, down] = [width / of.width, height / of.height];
+  const size = {
+    width: Math.max(1, Math.round(whole.width * across)),
+    height: Math.max(1, Math.round(whole.height * down)),
+  };
+  return upright(
+    { x: 0, y: 0, width, height },
+    { width, height },
+    {
+      ...size,
+      data: pictureReduced(level, size.width, size.height, developer),
+      about: { x: (about.x * size.width) / whole.width, y: (about.y * size.height) / whole.height },
+    },
+    tiltDeg,
+    4,
+    new Uint8ClampedArray(4 * width * height),
+  );
 }

@@ -1,7 +1,9 @@
 // A frame developed as it leaves the program: what is inside its frame lines, turned to be seen, whole or smaller, in 8 or 16 bits a component.
-import { developerFor, developersOf16, developReduced, developRegion, type Developer } from './develop';
-import { framed, isTurn, turned, type Turn } from './shown';
-import type { RawFrame } from '../sensor/raw-frame';
+import { developersOf16, developerFor, type Developer } from './develop';
+import { levelled, pictureOfRegion, pictureReduced } from './develop-image';
+import { seenSize } from './shown';
+import { upright } from './tilt';
+import type { LinearImage } from '../sensor/rgb-image';
 
 export interface Developed {
   readonly width: number;
@@ -10,47 +12,51 @@ export interface Developed {
   readonly rgba: Uint8ClampedArray<ArrayBuffer>;
 }
 
-/** @param size 1 for a pixel a site; 2, 4 for so many sites a pixel in each direction, averaged cell by cell in linear light */
-export function developOut(frame: RawFrame, size: 1 | 2 | 4): Developed {
-  return developedBy(framed(frame), developerFor(frame), size);
+/** How much smaller: so many sites a pixel in each direction, averaged in linear light; 1 for a pixel a site, else 2 or more. */
+export type Smaller = number;
+
+export function developOut(image: LinearImage, smaller: Smaller): Developed {
+  return developedBy(image, developerFor(image), smaller);
 }
 
 /** The same in R, G, B of 16 bits, rows one after the other. */
 export function developOut16(
-  frame: RawFrame,
-  size: 1 | 2 | 4,
+  image: LinearImage,
+  smaller: Smaller,
 ): { readonly width: number; readonly height: number; readonly rgb: Uint16Array } {
-  const part = framed(frame);
-  const { high, low } = developersOf16(frame);
-  const { width, height, rgba } = developedBy(part, high, size);
-  const { rgba: fine } = developedBy(part, low, size);
+  if (image.tiltDeg) return tiltedOut16(image, smaller);
+  const { high, low } = developersOf16(image);
+  const { width, height, rgba } = developedBy(image, high, smaller);
+  const { rgba: fine } = developedBy(image, low, smaller);
   const rgb = new Uint16Array(3 * width * height);
   for (let i = 0, o = 0; i < rgba.length; i += 4)
     for (let c = 0; c < 3; c++) rgb[o++] = (rgba[i + c]! << 8) | fine[i + c]!;
   return { width, height, rgb };
 }
 
+/** High and low bytes mean something together only: lines are set upright after they have been put together. */
+function tiltedOut16(image: LinearImage, smaller: Smaller): ReturnType<typeof developOut16> {
+  const { level, about, tiltDeg } = levelled(image);
+  const [size, whole] = [developedSize(image, smaller), seenSize(level)];
+  const { rgb, width, height } = developOut16(level, smaller);
+  const middle = { x: (about.x * width) / whole.width, y: (about.y * height) / whole.height };
+  const out = new Uint16Array(3 * size.width * size.height);
+  upright({ x: 0, y: 0, ...size }, size, { width, height, data: rgb, about: middle }, tiltDeg, 3, out);
+  return { ...size, rgb: out };
+}
+
 /** How large it will be, turned to be seen. */
-export function developedSize(frame: RawFrame, size: 1 | 2 | 4): { width: number; height: number } {
-  const { width, height } = frame.userCrop ?? frame.crop ?? frame;
-  const [across, down] = [width, height].map((side) => Math.max(1, Math.floor(side / size)));
-  return turnOf(frame) >= 5 ? { width: down!, height: across! } : { width: across!, height: down! };
+export function developedSize(image: LinearImage, smaller: Smaller): { width: number; height: number } {
+  const { width, height } = seenSize(image);
+  const side = (whole: number) => Math.max(1, Math.floor(whole / smaller));
+  return { width: side(width), height: side(height) };
 }
 
-function turnOf({ orientation }: RawFrame): Turn {
-  return isTurn(orientation) ? orientation : 1;
-}
-
-function developedBy(part: RawFrame, developer: Developer, size: 1 | 2 | 4): Developed {
-  const stored = {
-    width: Math.max(1, Math.floor(part.width / size)),
-    height: Math.max(1, Math.floor(part.height / size)),
-  };
-  let rgba: Uint8ClampedArray<ArrayBuffer>;
-  if (size === 1) {
-    rgba = new Uint8ClampedArray(4 * part.width * part.height);
-    developRegion(part, developer, { x: 0, y: 0, ...stored }, rgba);
-  } else
-    rgba = developReduced(part, stored.width, stored.height, developer) as Uint8ClampedArray<ArrayBuffer>;
-  return { ...developedSize(part, size), rgba: turned(rgba, stored, turnOf(part)) };
+function developedBy(image: LinearImage, developer: Developer, smaller: Smaller): Developed {
+  const { width, height } = developedSize(image, smaller);
+  const rgba =
+    smaller === 1
+      ? pictureOfRegion(image, { x: 0, y: 0, width, height }, developer)
+      : pictureReduced(image, width, height, developer);
+  return { width, height, rgba };
 }

@@ -22,8 +22,12 @@ export function developRgbRegion(
 }
 
 /** A smaller developed picture: pixels are averaged in linear light, then developed. */
-export function developRgbReduced(image: RgbImage, width: number, height: number): Uint8ClampedArray {
-  const developer = developerFor(image);
+export function developRgbReduced(
+  image: RgbImage,
+  width: number,
+  height: number,
+  developer: Developer = developerFor(image),
+): Uint8ClampedArray {
   const [red, green, , blue] = developer.linear;
   const rgba = new Uint8ClampedArray(width * height * 4);
   for (let y = 0, o = 0; y < height; y++) {

@@ -1,6 +1,7 @@
 // Raw → picture: black, white balance, bilinear demosaic, camera matrix, a plain tone curve, sRGB. The picture's
 // brightness follows DNG BaselineExposure, so extended low ISO comes out darker from the same raw numbers.
 import { balanceGains, srgbFromBalanced } from '../colour/camera';
+import { contrasted, PLAIN, withColours } from '../colour/rendering';
 import { encodeSrgb } from '../colour/srgb';
 import { extendedStops, type ExposureSettings } from '../exposure/settings';
 import { blackOf, cfaIndex, type PerSite, type RawImage } from '../sensor/raw-frame';
@@ -56,7 +57,7 @@ export interface Developer {
 }
 
 type Developable = Pick<RawImage, 'black' | 'white' | 'colour' | 'baselineEv'> &
-  Partial<Pick<RawImage, 'blacks'>>;
+  Partial<Pick<RawImage, 'blacks' | 'rendering'>>;
 
 /** @throws RangeError for a camera matrix so strong that its colours leave the tone table */
 export function developerFor(frame: Developable): Developer {
@@ -73,10 +74,15 @@ export function developersOf16(frame: Developable): { readonly high: Developer; 
 }
 
 /** Of code values 0 … 1 for linear values from −BELOW·ONE, the byte that is wanted. */
-function toneOf({ baselineEv }: Developable, byte: (code: number) => number): Uint8Array {
+function toneOf(
+  { baselineEv, rendering: { contrast } = PLAIN }: Developable,
+  byte: (code: number) => number,
+): Uint8Array {
   const clipAt = 2 ** baselineEv;
+  // What is burnt stays white, whatever the contrast.
+  const top = contrasted(clipAt, contrast);
   return Uint8Array.from({ length: (BELOW + ABOVE) * ONE + 1 }, (_, i) =>
-    byte(encodeSrgb(toneCurve((i / ONE - BELOW) * clipAt, clipAt))),
+    byte(encodeSrgb(toneCurve(contrasted((i / ONE - BELOW) * clipAt, contrast), top))),
   );
 }
 
@@ -91,7 +97,7 @@ function linearOf(frame: Developable): Omit<Developer, 'tone'> {
     return linear.fill(Math.round(ONE * of(white)), white);
   };
   const [r, g, b] = balanceGains(colour);
-  const rows = srgbFromBalanced(colour);
+  const rows = withColours(srgbFromBalanced(colour), frame.rendering ?? PLAIN, ABOVE);
   for (const row of rows) {
     const reach = row.reduce((sum, v) => sum + Math.abs(v), 0);
     if (!(reach < ABOVE)) throw new RangeError('The camera matrix is too strong to be developed');
@@ -266,7 +272,8 @@ export function developReduced(
     (i) => COLOUR[cfaIndex(px + (i & 1), py + (i >> 1))]!,
   ) as unknown as PerSite<number>;
   const rgba = new Uint8ClampedArray(width * height * 4);
-  const cellsX = frame.width >> 1;
+  const { data, width: across } = frame;
+  const cellsX = across >> 1;
   const cellsY = frame.height >> 1;
   for (let y = 0; y < height; y++) {
     const y0 = Math.floor((y * cellsY) / height);
@@ -276,12 +283,12 @@ export function developReduced(
       const x1 = Math.max(x0 + 1, Math.floor(((x + 1) * cellsX) / width));
       let [s0, s1, s2, s3] = [0, 0, 0, 0];
       for (let cy = y0; cy < y1; cy++) {
-        for (let cx = x0; cx < x1; cx++) {
-          const i = 2 * cy * frame.width + 2 * cx;
-          s0 += l0[frame.data[i]!]!;
-          s1 += l1[frame.data[i + 1]!]!;
-          s2 += l2[frame.data[i + frame.width]!]!;
-          s3 += l3[frame.data[i + frame.width + 1]!]!;
+        const from = 2 * cy * across;
+        for (let i = from + 2 * x0; i < from + 2 * x1; i += 2) {
+          s0 += l0[data[i]!]!;
+          s1 += l1[data[i + 1]!]!;
+          s2 += l2[data[i + across]!]!;
+          s3 += l3[data[i + across + 1]!]!;
         }
       }
       const n = (y1 - y0) * (x1 - x0);

@@ -59,6 +59,19 @@ export function storedOf(seen: Rectangle, stored: { width: number; height: numbe
   };
 }
 
+/** The turn that undoes a turn. */
+export const BACK: Readonly<Record<Turn, Turn>> = { 1: 1, 2: 2, 3: 3, 4: 4, 5: 5, 6: 8, 7: 7, 8: 6 };
+
+/** The seen rectangle of one that is stored. @param stored size of the whole, as stored */
+export function seenRectangle(
+  rectangle: Rectangle,
+  stored: { width: number; height: number },
+  turn: Turn,
+): Rectangle {
+  const whole = turn >= 5 ? { width: stored.height, height: stored.width } : stored;
+  return storedOf(rectangle, whole, BACK[turn]);
+}
+
 /** A step in columns and rows as they are stored, as it is seen. */
 export function seenStep([dx, dy]: readonly [number, number], turn: Turn): [number, number] {
   const { swap, flipX, flipY } = TURNS[turn];

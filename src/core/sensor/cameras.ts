@@ -70,6 +70,7 @@ export function opticOfCamera({ lensId, lens, sensor, equivalentMm, depthSensor 
       burst: { low: 1, high: MOST_BURST },
       // Which, is the setting's to say.
       files: { low: 1, high: 1 },
+      print: { low: 0, high: 1 },
       ...(narrowestN === undefined ? null : { aperture: { low: apertureN, high: narrowestN } }),
       ...(fixedFocusM === undefined ? { focus: { low: closestM, high: FAR_M } } : null),
     },

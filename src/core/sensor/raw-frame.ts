@@ -1,5 +1,6 @@
 // The raw frame: the hinge of the program. Cameras make it; meter, scopes, development and files read it.
 import type { CameraColour } from '../colour/camera';
+import type { Rendering } from '../colour/rendering';
 import type { ExposureSettings } from '../exposure/settings';
 
 /** Noise of a raw frame: variance in DN² at a signal of s DN above black is `shot`·s + `read`. */
@@ -64,6 +65,8 @@ export interface Seen {
   readonly userCrop?: Part;
   /** TIFF's Orientation. */
   readonly orientation?: 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8;
+  /** Degrees that the frame lines are turned clockwise about their middle, over the image as it is stored. */
+  readonly tiltDeg?: number;
 }
 
 /** A mosaic with what is needed to look at it, whoever made it. */
@@ -74,6 +77,8 @@ export interface RawImage extends Mosaic, Seen {
   readonly noise: NoiseModel | null;
   /** Stops that the picture is raised over raw (DNG BaselineExposure). */
   readonly baselineEv: number;
+  /** Tones and colours other than plain. */
+  readonly rendering?: Rendering;
 }
 
 /** One exposure of a camera of ours. */

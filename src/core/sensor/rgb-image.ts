@@ -1,5 +1,6 @@
 // An image of three linear components a pixel, made from a finished picture or by another program's hand; and either kind of image.
 import type { CameraColour } from '../colour/camera';
+import type { Rendering } from '../colour/rendering';
 import type { Mosaic, NoiseModel, RawImage, Seen } from './raw-frame';
 
 /** Linear R, G, B of every pixel. */
@@ -20,6 +21,8 @@ export interface RgbImage extends Components, Seen {
   readonly noise: NoiseModel | null;
   /** Stops that the picture is raised over the numbers (DNG BaselineExposure). */
   readonly baselineEv: number;
+  /** Tones and colours other than plain. */
+  readonly rendering?: Rendering;
 }
 
 export type LinearImage = RawImage | RgbImage;

@@ -90,7 +90,7 @@ describe('a setting that was put on the list', () => {
     expect(exifOf(set, {}).comment).toBe('Gel 50 mired.');
     const frame = { settings: {}, source: {}, colour: { white: {} } } as unknown as RawFrame;
     const made = { kind: 'imported', file: 'x' } as const;
-    const note = captureNote(frame, made, { set, meteredEv100: 1, uniqueId: '0' }, undefined);
+    const note = captureNote(frame, made, { set, meteredEv100: 1, uniqueId: '0' }, {});
     expect(gel(note.set)).toBe(50);
     const ofSet = recordSchema().properties.set as AnySchema;
     expect([compiled(ofSet)(set), compiled(ofSet)({ gelMired: 999 })]).toEqual([true, false]);

@@ -11,6 +11,7 @@ import { focus } from './focus';
 import { iso } from './iso';
 import { meter } from './meter';
 import { pictures } from './pictures';
+import { print } from './print';
 import { rules } from './rules';
 import type { Setting } from './setting';
 import { shutter } from './shutter';
@@ -36,6 +37,7 @@ export const SETTINGS = {
   zoom,
   torch,
   pictures,
+  print,
 } as const;
 
 export type SettingKey = keyof typeof SETTINGS;

@@ -1,4 +1,4 @@
-import { fileName } from '../../library/file-name';
+import { fileName } from '../../core/frame/file-name';
 import {
   countWords,
   headroomWords,

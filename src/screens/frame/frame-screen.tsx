@@ -1,39 +1,43 @@
-// One frame: the developed picture (fit, or 100 % with pan), raw and picture histograms, what clips, all capture data.
+// One frame: the picture at any scale, developed or a channel of raw, its histograms, what clips, all that is known of it, and what is thought of it.
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
-import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import type { OpenedFile } from '../../workers/lightbox.worker';
-import { forecastHeld, type FrameRecord } from '../../core/frame/record';
+import { useEffect, useRef, useState } from 'react';
+import { Image, PixelRatio, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import type { Figures, OpenedFile } from '../../workers/lightbox.worker';
+import { fileName } from '../../core/frame/file-name';
+import { forecastHeld, partsOfFrame, type FrameRecord } from '../../core/frame/record';
+import { asItCameOut, asItWasSet } from '../../core/frame/taken';
 import type { RawFigures } from '../../core/frame/record-parts';
 import { EIGHT_BITS } from '../../core/frame/picture-frame';
 import type { CheckReport } from '../../core/dng/check';
 import { whiteWords, type WhitePoint } from '../../core/colour/temperature';
+import type { Look } from '../../core/review/view';
 import { isUnknown } from '../../core/units/known';
-import type { PictureHistogram } from '../../core/scopes/picture-histogram';
 import { formatEv } from '../../core/units/ladders';
-import { WorkerGone } from '../../workers/hire';
-import { fileName } from '../../library/file-name';
+import { lookOf } from '../../library/looks';
 import { useDesk } from '../../live/desk';
-import { useRoll } from '../../library/roll';
+import { useRoll, useThumbnail } from '../../library/roll';
 import { lightbox } from '../../library/staff';
 import type { Heights } from '../../ui/scopes/shape';
 import { Button } from '../../ui/button';
 import { saveFile } from '../../ui/save-file';
+import { Segmented } from '../../ui/segmented';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { capital, percentWords } from '../finder/format';
 import { paintPicture, paintStopline } from '../../ui/scopes/paint';
 import { Scope } from '../../ui/scopes/scope';
+import { useArranged } from '../sheet/arranged';
 import { deleteWithUndo } from '../sheet/undo-bar';
-import { DevelopedPicture } from './developed-picture';
+import { say, saidByKey } from '../rolls/verdicts';
 import { CaptureData } from './capture-data';
 import { FrameWhite } from './frame-white';
-
-type Opening =
-  | { kind: 'opening' }
-  | { kind: 'open'; file: OpenedFile }
-  /** `there`: the bytes themselves can be had. */
-  | { kind: 'failed'; message: string; there: boolean };
+import { fitScale, glassOver, keyOf, under, useLayer, type Layer, type Wanted } from './layer';
+import { LookBar } from './look-bar';
+import { useOpening } from './opened';
+import { PictureGlass } from './picture-glass';
+import { SetDesk } from './set-desk';
+import { VerdictBar } from './verdict-bar';
+import { useViewing } from './viewing';
 
 export function FrameScreen({ id }: { id: string }) {
   const router = useRouter();
@@ -52,132 +56,367 @@ export function FrameScreen({ id }: { id: string }) {
   return <OpenFrame key={record.id} record={record} />;
 }
 
+/** Pixels of the page: a window as low as a phone's that lies has the picture in full height. */
+const LOW = 500;
+const HEAD = 60;
+/** Room for what stands under a picture. */
+const BARS = 128;
+
 function OpenFrame({ record }: { record: FrameRecord }) {
   const router = useRouter();
   const { width, height } = useWindowDimensions();
   const wide = width > height && width >= 700;
-  const [opening, setOpening] = useState<Opening>({ kind: 'opening' });
+  const low = wide && height < LOW;
+  const side = Math.min(420, Math.round(width * 0.44));
   const [attempt, setAttempt] = useState(0);
-  const [picture, setPicture] = useState<PictureHistogram | null>(null);
+  const opening = useOpening(record, attempt);
   const [white, setWhite] = useState<WhitePoint | null>(record.rewhite ?? null);
-  const heights = useDesk((d) => d.check.heights);
-  const theme = useDesk((d) => d.theme);
-  useEffect(() => {
-    let gone = false;
-    const fail = (message: string, there: boolean) => !gone && setOpening({ kind: 'failed', message, there });
-    // Whatever becomes of the lightbox, the file is where it was.
-    const stop = lightbox.onFault((message) => fail(`${message}.`, true));
-    lightbox
-      .call((api) => api.open(record))
-      .then(
-        (file) => !gone && setOpening({ kind: 'open', file }),
-        (error: unknown) => {
-          const { name = '', message = String(error) } = (error ?? {}) as Partial<Error>;
-          fail(message, name === 'DngError' || error instanceof WorkerGone);
-        },
-      );
-    return () => {
-      gone = true;
-      stop();
-    };
-  }, [record, attempt]);
-  const again = () => {
-    setOpening({ kind: 'opening' });
-    setAttempt((n) => n + 1);
-  };
+  const { zoom, at, whole, channel, clipping, part } = useViewing();
+  const { frames } = useArranged();
+  const place = frames.findIndex(({ id }) => id === record.id);
+  const step =
+    place < 0 || frames.length < 2
+      ? null
+      : (by: -1 | 1) => {
+          const next = frames[(place + by + frames.length) % frames.length]!;
+          router.replace({ pathname: '/frame/[id]', params: { id: next.id } });
+        };
+  const opened = opening.kind === 'open' ? opening.opened : null;
   const file = opening.kind === 'open' ? opening.file : null;
   const asShot = file?.linear?.check.asShotWhite ?? null;
-  const viewWidth = wide ? width - 420 : width;
-  const viewHeight = wide ? height - 60 : Math.min(height * 0.6, (width * 4) / 3);
-  const scopeWidth = (wide ? 420 : width) - 4 * space.one;
-  return (
-    <View style={styles.page} role="main" aria-label="Frame">
-      <View style={styles.head}>
-        <Button label="Sheet" onPress={() => router.navigate('/sheet')} testID="to-sheet" />
-        <View style={styles.actions}>
-          {!(opening.kind === 'failed' && !opening.there) && (
-            <Download record={record} white={white} ready={file !== null} />
-          )}
-          <Button
-            label="Delete"
-            onPress={() => void deleteWithUndo([record.id]).then((gone) => gone && router.navigate('/sheet'))}
-            testID="delete"
-          />
-        </View>
-      </View>
-      <View style={wide ? styles.wide : styles.phone}>
-        <View style={{ width: viewWidth, height: viewHeight }}>
-          {opening.kind === 'failed' ? (
-            <View style={styles.middle} role="alert">
-              <Words style={styles.warn}>{opening.message}</Words>
-              <Words quiet>
-                {opening.there
-                  ? 'The file can still be downloaded and looked at elsewhere.'
-                  : 'There is no file to download. The record and the thumbnail are all that is left of this frame.'}
-              </Words>
-              <Button label="Open it again" onPress={again} testID="open-again" />
-            </View>
-          ) : (
-            <DevelopedPicture
-              key={attempt}
-              record={record}
-              open={file !== null}
-              white={white}
-              width={viewWidth}
-              height={viewHeight}
-              onHistogram={setPicture}
+  const viewWidth = wide ? width - side : width;
+  const viewHeight = low
+    ? height
+    : wide
+      ? height - HEAD - BARS
+      : Math.round(Math.min(height * 0.52, (width * 4) / 3));
+  const scopeWidth = (wide ? side : width) - 4 * space.one;
+  const ratio = PixelRatio.get();
+  const channels = opened?.kind === 'cfa' ? 4 : opened?.kind === 'rgb' ? 3 : 0;
+  const look: Look = {
+    ...lookOf(record),
+    white,
+    whole,
+    channel: channel !== null && channel < channels ? channel : null,
+  };
+  const wanted: Wanted | null = opened && {
+    id: record.id,
+    look,
+    clipping: opened.kind === 'picture' ? { ...clipping, raw: false } : clipping,
+    window: { width: Math.round(viewWidth * ratio), height: Math.round(viewHeight * ratio) },
+    zoom,
+    at,
+  };
+  const layer = useLayer(wanted);
+  const figures = useFigures(record.id, look, layer, wanted, part);
+  const shown = stateOf(layer, wanted);
+  const head = (
+    <Head
+      record={record}
+      white={white}
+      ready={shown !== 'loading'}
+      broken={opening.kind === 'failed' && !opening.there}
+      other={step ? frames[(place + 1) % frames.length]?.id : undefined}
+    />
+  );
+  const { image } = record;
+  const { lines } = partsOfFrame(record);
+  const isCut = record.reframe !== undefined || lines.width < image.width || lines.height < image.height;
+  const bars = (
+    <>
+      {opened && <LookBar kind={opened.kind} isCut={isCut && opened.kind !== 'picture'} />}
+      {low ? null : <Verdicts record={record} place={place} of={frames.length} step={step} />}
+    </>
+  );
+  const panels = (
+    <ScrollView style={styles.side} contentContainerStyle={styles.sideContent} tabIndex={0}>
+      {file && (
+        <Panel
+          title={image.kind === 'mosaic' ? 'Raw' : file.linear ? 'Linear DNG' : 'Raw'}
+          words={part ? 'of the part on view' : linearWords(record, file)}
+        >
+          {(opened?.kind ?? 'picture') !== 'picture' && <PartChoice />}
+          {file.linear && (
+            <RawScope
+              linear={{ ...file.linear, stopline: (part && figures?.stopline) || file.linear.stopline }}
+              width={scopeWidth}
             />
           )}
+          {file.linear?.check.asShotWhite && (
+            <Words kind="label" quiet testID="file-white">
+              White by the file’s own tags: {whiteWords(file.linear.check.asShotWhite)}
+            </Words>
+          )}
+          {file.asSaved === false && (
+            <Words style={styles.missed} role="alert" testID="not-as-saved">
+              This is not the file that was saved: its hash is another. Something has changed it since.
+            </Words>
+          )}
+          {image.kind === 'mosaic' && file.linear && (
+            <ForecastTable record={record} check={file.linear.check} />
+          )}
+          {image.kind === 'rgb' && (
+            <Words kind="label" quiet testID="no-raw-here">
+              {isUnknown(record.result)
+                ? capital(record.result.unknown)
+                : 'Only the picture was kept: raw was counted when it was made'}
+              .
+            </Words>
+          )}
+        </Panel>
+      )}
+      {figures && (
+        <Panel
+          title="Picture"
+          words={`${part ? 'of the part on view' : pictureWords(record)}: R, G, B and luminance`}
+        >
+          <PictureScope histogram={figures.histogram} width={scopeWidth} />
+        </Panel>
+      )}
+      {asShot && image.kind === 'mosaic' && (
+        <Panel title="White" words="of the picture and of what is downloaded; raw stays">
+          <FrameWhite record={record} asShot={asShot} white={white} onWhite={setWhite} />
+        </Panel>
+      )}
+      <Panel title="Take it again so" words="this frame’s settings onto the desk">
+        <SetDesk
+          ways={[
+            {
+              id: 'out',
+              label: 'As it came out',
+              name: 'As it came out: every value by hand',
+              values: asItCameOut(record),
+            },
+            {
+              id: 'set',
+              label: 'As it was set',
+              name: 'As it was set: automatic where it was automatic',
+              values: asItWasSet(record),
+            },
+          ]}
+          onSet={() => router.navigate('/')}
+        />
+      </Panel>
+      <CaptureData record={record} />
+    </ScrollView>
+  );
+  const picture = (
+    <View style={{ width: viewWidth, height: viewHeight }}>
+      {opening.kind === 'failed' || layer.failed ? (
+        <View style={styles.middle} role="alert">
+          <Words style={styles.warn}>{opening.kind === 'failed' ? opening.message : layer.failed}</Words>
+          <Words quiet>
+            {opening.kind !== 'failed' || opening.there
+              ? 'The file can still be downloaded and looked at elsewhere.'
+              : 'There is no file to download. The record and the thumbnail are all that is left of this frame.'}
+          </Words>
+          <Button label="Open it again" onPress={() => setAttempt((n) => n + 1)} testID="open-again" />
         </View>
-        <ScrollView style={styles.side} contentContainerStyle={styles.sideContent} tabIndex={0}>
-          {file && (
-            <Panel
-              title={record.image.kind === 'mosaic' ? 'Raw' : file.linear ? 'Linear DNG' : 'Raw'}
-              words={linearWords(record, file)}
-            >
-              {file.linear && <RawScope linear={file.linear} width={scopeWidth} heights={heights} />}
-              {file.linear?.check.asShotWhite && (
-                <Words kind="label" quiet testID="file-white">
-                  White by the file’s own tags: {whiteWords(file.linear.check.asShotWhite)}
-                </Words>
-              )}
-              {file.asSaved === false && (
-                <Words style={styles.missed} role="alert" testID="not-as-saved">
-                  This is not the file that was saved: its hash is another. Something has changed it since.
-                </Words>
-              )}
-              {record.image.kind === 'mosaic' && file.linear && (
-                <ForecastTable record={record} check={file.linear.check} />
-              )}
-              {record.image.kind === 'rgb' && (
-                <Words kind="label" quiet testID="no-raw-here">
-                  {isUnknown(record.result)
-                    ? capital(record.result.unknown)
-                    : 'Only the picture was kept: raw was counted when it was made'}
-                  .
-                </Words>
-              )}
-            </Panel>
-          )}
-          {picture && (
-            <Panel title="Picture" words={`${pictureWords(record)}: R, G, B and luminance`}>
-              <Scope
-                width={scopeWidth}
-                height={90}
-                theme={theme}
-                paint={(pen) => paintPicture(pen, picture, heights)}
-              />
-            </Panel>
-          )}
-          {asShot && record.image.kind === 'mosaic' && (
-            <Panel title="White" words="of the picture and of what is downloaded; raw stays">
-              <FrameWhite record={record} asShot={asShot} white={white} onWhite={setWhite} />
-            </Panel>
-          )}
-          <CaptureData record={record} />
-        </ScrollView>
+      ) : (
+        <View style={styles.ground}>
+          {!layer.size && <Standing id={record.id} />}
+          <PictureGlass
+            layers={[layer]}
+            width={viewWidth}
+            height={viewHeight}
+            name={`${channel === null ? 'Developed picture' : 'One channel of raw'}, ${zoom === 'fit' ? 'fitted' : `${Math.round(100 * zoom)} percent; arrow keys move it with Shift`}`}
+            testID={`picture-${shown}`}
+            onSwipe={(by) => step?.(by)}
+          />
+        </View>
+      )}
+    </View>
+  );
+  useKeys(record, step);
+  if (low)
+    return (
+      <View style={[styles.page, styles.wide]} role="main" aria-label="Frame">
+        {picture}
+        <View style={{ width: side }}>
+          {head}
+          {bars}
+          {panels}
+          <Verdicts record={record} place={place} of={frames.length} step={step} />
+        </View>
+      </View>
+    );
+  return (
+    <View style={styles.page} role="main" aria-label="Frame">
+      {head}
+      <View style={wide ? styles.wide : styles.phone}>
+        <View style={{ width: viewWidth }}>
+          {picture}
+          {wide ? bars : opened && <LookBar kind={opened.kind} isCut={isCut && opened.kind !== 'picture'} />}
+        </View>
+        {panels}
+      </View>
+      {!wide && <Verdicts record={record} place={place} of={frames.length} step={step} />}
+    </View>
+  );
+}
+
+/** What is there of what is wanted: nothing, all of it, or the part that is looked at as sharp as it is. */
+function stateOf(layer: Layer, wanted: Wanted | null): 'loading' | 'fit' | 'full' {
+  if (!wanted || !layer.size || layer.of !== keyOf(wanted)) return 'loading';
+  const glass = glassOver(layer.size, wanted.window, wanted.zoom, wanted.at);
+  if (wanted.zoom === 'fit' || glass.scale <= fitScale(layer.size, wanted.window) * 1.02) return 'fit';
+  return layer.part ? 'full' : 'loading';
+}
+
+/** The small picture while the frame is opened. */
+function Standing({ id }: { id: string }) {
+  const { data } = useThumbnail(id);
+  return (
+    <>
+      {data && <Image source={{ uri: data }} style={styles.image} resizeMode="contain" aria-hidden />}
+      <Words kind="label" style={styles.note} role="status">
+        Opening the file…
+      </Words>
+    </>
+  );
+}
+
+/** Histograms of what is on view, or of all of it, once that can be seen; of several asked for the newest. */
+function useFigures(
+  id: string,
+  look: Look,
+  layer: Layer,
+  wanted: Wanted | null,
+  part: boolean,
+): Figures | null {
+  const [figures, setFigures] = useState<Figures | null>(null);
+  const busy = useRef(false);
+  const [done, setDone] = useState('');
+  const { size } = layer;
+  const ready = wanted && size && layer.of === keyOf(wanted);
+  const region = ready
+    ? part
+      ? under(glassOver(size, wanted.window, wanted.zoom, wanted.at), size, wanted.window)
+      : { x: 0, y: 0, ...size }
+    : null;
+  const key = region && JSON.stringify([id, look, region]);
+  useEffect(() => {
+    if (!key || !region || busy.current || done === key) return;
+    busy.current = true;
+    lightbox
+      .call((api) => api.figures(id, region, look))
+      .then(setFigures, () => undefined)
+      .finally(() => {
+        busy.current = false;
+        setDone(key);
+      });
+    // The key says all of it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, done]);
+  return figures;
+}
+
+/** Verdicts and the way to the next frame by keys, wherever on the screen the focus is; Escape goes back. */
+function useKeys(record: FrameRecord, step: ((by: -1 | 1) => void) | null): void {
+  const router = useRouter();
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (e.ctrlKey || e.metaKey || e.altKey || e.defaultPrevented) return;
+      const target = e.target as HTMLElement;
+      if (['INPUT', 'TEXTAREA'].includes(target.tagName)) return;
+      // Where arrows mean something else, as on a slider, they have been taken already.
+      const { toggle, look } = useViewing.getState();
+      const said = saidByKey(e.key, [record]);
+      if (said) say([record.id], said).catch(() => undefined);
+      else if (e.key === 'ArrowLeft') step?.(-1);
+      else if (e.key === 'ArrowRight') step?.(1);
+      else if (e.key === 'r') toggle('raw');
+      else if (e.key === 'p') toggle('picture');
+      else if (e.key === 'f') look({ zoom: 'fit' });
+      else if (e.key === 'z') look({ zoom: 1 });
+      else if (e.key === 'Escape') router.navigate('/sheet');
+      else return;
+      e.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [record, step, router]);
+}
+
+function Head({
+  record,
+  white,
+  ready,
+  broken,
+  other,
+}: {
+  record: FrameRecord;
+  white: WhitePoint | null;
+  ready: boolean;
+  broken: boolean;
+  /** Id of a frame to compare with. */
+  other: string | undefined;
+}) {
+  const router = useRouter();
+  return (
+    <View style={styles.head}>
+      <Button label="Sheet" onPress={() => router.navigate('/sheet')} testID="to-sheet" />
+      <View style={styles.actions}>
+        {other && (
+          <Button
+            label="Compare"
+            name="Compare with the frame after it"
+            onPress={() => router.push({ pathname: '/compare', params: { first: record.id, second: other } })}
+            testID="compare-next"
+          />
+        )}
+        {!broken && <Download record={record} white={white} ready={ready} />}
+        <Button
+          label="Delete"
+          onPress={() => void deleteWithUndo([record.id]).then((gone) => gone && router.navigate('/sheet'))}
+          testID="delete"
+        />
       </View>
     </View>
+  );
+}
+
+function Verdicts({
+  record,
+  place,
+  of,
+  step,
+}: {
+  record: FrameRecord;
+  place: number;
+  of: number;
+  step: ((by: -1 | 1) => void) | null;
+}) {
+  return (
+    <VerdictBar
+      record={record}
+      place={place < 0 ? 'not among those that the sheet shows' : `${place + 1} of ${of}`}
+      onStep={step}
+    />
+  );
+}
+
+function PartChoice() {
+  const { part, look } = useViewing();
+  return (
+    <Segmented
+      name="Histograms of"
+      choices={[
+        { id: 'whole', label: 'All of it' },
+        { id: 'part', label: 'On view', name: 'On view: the part that is seen now' },
+      ]}
+      chosen={part ? 'part' : 'whole'}
+      onChoose={(id) => look({ part: id === 'part' })}
+      testID="figures-of"
+    />
+  );
+}
+
+function PictureScope({ histogram, width }: { histogram: Figures['histogram']; width: number }) {
+  const heights = useDesk((d) => d.check.heights);
+  const theme = useDesk((d) => d.theme);
+  return (
+    <Scope width={width} height={90} theme={theme} paint={(pen) => paintPicture(pen, histogram, heights)} />
   );
 }
 
@@ -222,12 +461,11 @@ function rawWords({ result }: FrameRecord): string {
 function RawScope({
   linear: { stopline: data, check },
   width,
-  heights,
 }: {
   linear: NonNullable<OpenedFile['linear']>;
   width: number;
-  heights: Heights;
 }) {
+  const heights: Heights = useDesk((d) => d.check.heights);
   const { floorEv, metadata } = check;
   const midGreyEv = Math.log2(0.18) - (metadata.baselineExposureEv ?? 0);
   return (
@@ -305,7 +543,8 @@ function Download({
     setState('busy');
     try {
       for (const entry of record.files) {
-        const bytes = await lightbox.call((api) => api.file(record.id, entry, record.place, white));
+        const as = { ...record, rewhite: white ?? undefined };
+        const bytes = await lightbox.call((api) => api.file(entry, as));
         saveFile(bytes, fileName(record, entry.format));
       }
       setState('idle');
@@ -332,6 +571,17 @@ function Download({
 
 const styles = StyleSheet.create({
   page: { flex: 1, backgroundColor: colour.page },
+  ground: { flex: 1, backgroundColor: colour.ground, overflow: 'hidden' },
+  image: { position: 'absolute', width: '100%', height: '100%' },
+  note: {
+    position: 'absolute',
+    left: space.one,
+    bottom: space.one,
+    backgroundColor: colour.chip,
+    paddingHorizontal: 10,
+    paddingVertical: 6,
+    borderRadius: 8,
+  },
   middle: { flex: 1, alignItems: 'center', justifyContent: 'center', gap: space.two, padding: space.three },
   head: { flexDirection: 'row', justifyContent: 'space-between', padding: space.one },
   actions: { flexDirection: 'row', gap: space.one },

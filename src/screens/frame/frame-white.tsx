@@ -1,14 +1,12 @@
 // Another white for a frame that was taken: tried on the picture, kept with the frame, written into what is downloaded. The file that was taken and
 // its raw numbers stay as they are.
-import { fromUint8Array } from 'js-base64';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { whiteWords, type WhitePoint } from '../../core/colour/temperature';
 import type { FrameRecord } from '../../core/frame/record';
 import { MOST_TINT, USUAL_LIGHTS, whiteByHand } from '../../core/setting/white';
 import { at, nearestStep, nominalKelvin, WHITE_LADDER } from '../../core/units/ladders';
-import { keepWhite } from '../../library/roll';
-import { lightbox } from '../../library/staff';
+import { keepLook } from '../../library/looks';
 import { Button } from '../../ui/button';
 import { Slider } from '../../ui/slider';
 import { colour, space } from '../../ui/theme';
@@ -38,9 +36,7 @@ export function FrameWhite({
   const keep = async () => {
     setSaid('Keeping…');
     try {
-      const jpeg = await lightbox.call((api) => api.thumbnail(record.id, white));
-      const thumbnail = `data:image/jpeg;base64,${fromUint8Array(jpeg)}`;
-      const kept = await keepWhite(record.id, white, thumbnail);
+      const kept = await keepLook(record, { rewhite: white ?? undefined });
       setSaid(kept ? 'Kept with the frame.' : 'Not kept: the frame is gone.');
     } catch (error) {
       setSaid(`Not kept: ${error instanceof Error ? error.message : String(error)}.`);

@@ -1,4 +1,5 @@
 // Frames that were chosen in the sheet, and what can be done with them: moved or copied to another roll, deleted.
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { FrameRecord } from '../../core/frame/record';
@@ -8,6 +9,7 @@ import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { NewRoll } from '../rolls/roll-choice';
+import { say } from '../rolls/verdicts';
 import { useSheet } from './sheet-state';
 import { deleteWithUndo, moveWithUndo } from './undo-bar';
 
@@ -18,6 +20,7 @@ const AIM_WORDS: Readonly<Record<Aim, string>> = { move: 'Move to', copy: 'Copy 
 export function ChoosingBar({ frames }: { frames: readonly FrameRecord[] }) {
   const chosen = useSheet((s) => s.chosen);
   const { choose } = useSheet.getState();
+  const router = useRouter();
   const [aim, setAim] = useState<Aim | null>(null);
   const [course, setCourse] = useState<string | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
@@ -49,6 +52,26 @@ export function ChoosingBar({ frames }: { frames: readonly FrameRecord[] }) {
         <Targets aim={aim} records={frames.filter(({ id }) => chosen.has(id))} onRoll={to} />
       )}
       <View style={styles.row}>
+        {(['kept', 'dropped'] as const).map((verdict) => (
+          <Button
+            key={verdict}
+            label={verdict === 'kept' ? 'Keep' : 'Drop'}
+            name={verdict === 'kept' ? 'Keep the chosen frames' : 'Drop the chosen frames'}
+            disabled={ids.length === 0 || course !== null}
+            onPress={() =>
+              void say(ids, { verdict }).catch((error: Error) => setFailed(`Not kept: ${error.message}.`))
+            }
+            testID={`choosing-${verdict}`}
+          />
+        ))}
+        {ids.length === 2 && (
+          <Button
+            label="Compare"
+            name="Compare the two chosen frames"
+            onPress={() => router.push({ pathname: '/compare', params: { first: ids[0]!, second: ids[1]! } })}
+            testID="choosing-compare"
+          />
+        )}
         {(['move', 'copy'] as const).map((id) => (
           <Button
             key={id}

@@ -1,42 +1,42 @@
-// The contact sheet: the frames of a roll, or all of them, newest first. Only the rows near the view are drawn, so a long roll opens at once.
-import { useVirtualizer } from '@tanstack/react-virtual';
+// The contact sheet: the frames of a roll, or all of them, in the person's order.
 import { useRouter } from 'expo-router';
-import { useEffect, useMemo, useRef } from 'react';
-import { Image, Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
-import type { LatentFrame } from '../../core/frame/latent';
-import type { FrameRecord } from '../../core/frame/record';
-import { useRecovery, useRoll, useThumbnail } from '../../library/roll';
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useRecovery, useRoll } from '../../library/roll';
 import { useRolls } from '../../library/rolls';
 import { Button } from '../../ui/button';
-import { colour, radius, space } from '../../ui/theme';
+import { colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { AboutRoll } from './about-roll';
+import { useArranged } from './arranged';
+import { Arranging, FilterNote } from './arranging';
 import { ChoosingBar } from './choosing';
-import { frameWords } from './frame-words';
+import { Grid } from './grid';
 import { recoveredWords } from './recovered-words';
 import { RollChips } from './roll-chips';
 import { useSheet } from './sheet-state';
 import { UndoBar } from './undo-bar';
 import { KeeperFault, UnsavedBar } from './unsaved-bar';
-import { ReadOutFault, WaitingNote, WaitingTile } from './waiting';
-
-const CAPTION = 40;
+import { ReadOutFault, WaitingNote } from './waiting';
 
 export function SheetScreen() {
   const router = useRouter();
   const { data, error, isPending, refetch } = useRoll();
   const rolls = useRolls();
-  const { roll: shown, chosen, about } = useSheet();
-  const { choose, setAbout } = useSheet.getState();
+  const { roll: shown, chosen, about, arranging } = useSheet();
+  const { choose, setAbout, setArranging } = useSheet.getState();
+  const { items, frames, of: own } = useArranged();
+  const [failed, setFailed] = useState<string | null>(null);
   // One that was deleted meanwhile, perhaps in another tab, is not shown any more.
   const roll = rolls.find((count) => count.roll.id === shown)?.roll ?? null;
   const of = roll?.id;
-  const frames = useMemo(
-    () => (data?.frames ?? []).filter((frame) => of === undefined || frame.roll === of),
-    [data, of],
-  );
   const waiting = useMemo(
     () => (data?.waiting ?? []).filter((frame) => of === undefined || frame.roll === of),
+    [data, of],
+  );
+  // What is done with a roll is done with all of it, whatever is shown.
+  const ofRoll = useMemo(
+    () => (data?.frames ?? []).filter((frame) => of === undefined || frame.roll === of),
     [data, of],
   );
   return (
@@ -45,10 +45,17 @@ export function SheetScreen() {
         <Button label="Finder" onPress={() => router.navigate('/')} testID="to-finder" />
         <View role="heading" aria-level={1} style={styles.title}>
           <Words kind="title" numberOfLines={1}>
-            {isPending ? 'Frames' : frames.length === 1 ? '1 frame' : `${frames.length} frames`}
+            {isPending ? 'Frames' : own === 1 ? '1 frame' : `${own} frames`}
             {waiting.length > 0 && ` · ${waiting.length} waiting`}
           </Words>
         </View>
+        <Button
+          label="Sort"
+          name="Sort and filter"
+          on={arranging}
+          onPress={() => setArranging(!arranging)}
+          testID="arrange"
+        />
         <Button
           label="Roll"
           name={roll ? `Roll ${roll.name}: name, keywords, export, delete` : 'Roll: export and take in'}
@@ -65,7 +72,15 @@ export function SheetScreen() {
         />
       </View>
       {data && <RollChips rolls={rolls} />}
-      {about && data && <AboutRoll roll={roll} frames={frames} waiting={waiting} />}
+      {about && data && <AboutRoll roll={roll} frames={ofRoll} waiting={waiting} />}
+      {arranging && data && <Arranging />}
+      {data && <FilterNote shown={frames.length} of={own} />}
+      {failed && (
+        <View style={[styles.note, styles.noteRow]} role="alert">
+          <Words style={[styles.says, styles.warn]}>{failed}</Words>
+          <Button label="Close" name="Close this notice" kind="quiet" onPress={() => setFailed(null)} />
+        </View>
+      )}
       {/* What is told below stands at the bottom whatever is read here: nothing moves under a finger. */}
       <View style={styles.roll}>
         {isPending && (
@@ -89,7 +104,12 @@ export function SheetScreen() {
           </Words>
         )}
         {waiting.length > 0 && <WaitingNote waiting={waiting} />}
-        {data && frames.length + waiting.length === 0 && (
+        {data && own > 0 && frames.length === 0 && waiting.length === 0 && (
+          <View style={styles.empty}>
+            <Words quiet>No frame of this roll is like that.</Words>
+          </View>
+        )}
+        {data && own + waiting.length === 0 && (
           <View style={styles.empty}>
             <Words kind="title">No frames yet</Words>
             <Words quiet>
@@ -100,7 +120,7 @@ export function SheetScreen() {
             <Button label="To the finder" kind="primary" onPress={() => router.navigate('/')} />
           </View>
         )}
-        {frames.length + waiting.length > 0 && <Grid frames={frames} waiting={waiting} />}
+        {frames.length + waiting.length > 0 && <Grid items={items} waiting={waiting} onFailed={setFailed} />}
       </View>
       <View style={styles.unsaved}>
         <KeeperFault />
@@ -129,95 +149,6 @@ function RecoveryNote() {
   );
 }
 
-function Grid({ frames, waiting }: { frames: readonly FrameRecord[]; waiting: readonly LatentFrame[] }) {
-  const { width } = useWindowDimensions();
-  const scroll = useRef<View>(null);
-  const columns = Math.max(2, Math.floor(width / 210));
-  const cell = (width - space.one) / columns;
-  // The newest first, read out or not.
-  const newest = [...waiting].reverse();
-  const rows = Math.ceil((newest.length + frames.length) / columns);
-  const rowHeight = Math.round(cell + CAPTION);
-  const virtual = useVirtualizer({
-    count: rows,
-    getScrollElement: () => scroll.current as unknown as HTMLElement | null,
-    estimateSize: () => rowHeight,
-    overscan: 6,
-  });
-  useEffect(() => virtual.measure(), [rowHeight, virtual]);
-  return (
-    <View ref={scroll} style={styles.scroll} tabIndex={0} testID="grid" aria-label="Frames" role="list">
-      <View style={{ height: virtual.getTotalSize() }} role="presentation">
-        {virtual.getVirtualItems().map((row) => (
-          <View
-            key={row.key}
-            role="presentation"
-            style={[styles.row, { height: rowHeight, transform: [{ translateY: row.start }] }]}
-          >
-            {Array.from({ length: columns }, (_, column) => {
-              const place = row.index * columns + column;
-              const latent = newest[place];
-              const frame = frames[place - newest.length];
-              if (latent)
-                return (
-                  <View
-                    key={latent.id}
-                    role="listitem"
-                    style={{ width: cell, height: cell + CAPTION }}
-                    testID="waiting-frame"
-                  >
-                    <View style={styles.cell}>
-                      <WaitingTile latent={latent} />
-                    </View>
-                  </View>
-                );
-              return frame && <Cell key={frame.id} frame={frame} size={cell} />;
-            })}
-          </View>
-        ))}
-      </View>
-    </View>
-  );
-}
-
-function Cell({ frame, size }: { frame: FrameRecord; size: number }) {
-  const router = useRouter();
-  const { data } = useThumbnail(frame.id);
-  const words = frameWords(frame);
-  const choosing = useSheet((s) => s.chosen !== null);
-  const on = useSheet((s) => s.chosen?.has(frame.id) ?? false);
-  const { toggle } = useSheet.getState();
-  // A box is ticked by the space bar; by Enter it is pressed like everything else.
-  const onKeyDown = (e: { key: string; preventDefault(): void }) => {
-    if (e.key !== ' ') return;
-    e.preventDefault();
-    toggle(frame.id);
-  };
-  return (
-    <View role="listitem" style={{ width: size, height: size + CAPTION }}>
-      <Pressable
-        role={choosing ? 'checkbox' : 'link'}
-        aria-checked={choosing ? on : undefined}
-        aria-label={`Frame ${words}`}
-        onPress={() =>
-          choosing ? toggle(frame.id) : router.push({ pathname: '/frame/[id]', params: { id: frame.id } })
-        }
-        {...(choosing ? ({ onKeyDown } as object) : null)}
-        style={styles.cell}
-        testID="sheet-frame"
-      >
-        <View style={[styles.picture, choosing && !on && styles.other]}>
-          {data && <Image source={{ uri: data }} style={styles.image} resizeMode="contain" aria-hidden />}
-          {choosing && <View style={[styles.mark, on && styles.marked]} aria-hidden />}
-        </View>
-        <Words kind="label" quiet numberOfLines={1} style={styles.caption}>
-          {words}
-        </Words>
-      </Pressable>
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   page: { flex: 1, backgroundColor: colour.page },
   head: { flexDirection: 'row', alignItems: 'center', gap: space.two, padding: space.one },
@@ -228,31 +159,5 @@ const styles = StyleSheet.create({
   unsaved: { paddingHorizontal: space.one },
   warn: { color: colour.warn },
   empty: { flex: 1, alignItems: 'center', justifyContent: 'center', gap: space.two, padding: space.three },
-  scroll: { flex: 1, overflow: 'scroll' },
-  row: {
-    position: 'absolute',
-    top: 0,
-    left: 0,
-    right: 0,
-    flexDirection: 'row',
-    paddingHorizontal: space.half,
-  },
-  cell: { flex: 1, padding: 4 },
-  picture: { flex: 1, backgroundColor: colour.panel, borderRadius: radius, overflow: 'hidden' },
-  image: { width: '100%', height: '100%' },
-  other: { opacity: 0.7 },
-  mark: {
-    position: 'absolute',
-    right: 8,
-    top: 8,
-    width: 28,
-    height: 28,
-    borderRadius: 14,
-    borderWidth: 2,
-    borderColor: colour.text,
-    backgroundColor: colour.chip,
-  },
-  marked: { backgroundColor: colour.primary, boxShadow: `inset 0 0 0 5px ${colour.page}` },
   title: { flexGrow: 1, flexShrink: 1 },
-  caption: { textAlign: 'center', paddingTop: 4, height: 24 },
 });

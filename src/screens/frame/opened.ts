@@ -1,0 +1,48 @@
+// Opening a frame: first what is needed to see it, then what looking through its files tells.
+import { useEffect, useState } from 'react';
+import type { FrameRecord } from '../../core/frame/record';
+import type { Opened, OpenedFile } from '../../workers/lightbox.worker';
+import { WorkerGone } from '../../workers/hire';
+import { lightbox } from '../../library/staff';
+
+export type Opening =
+  | { readonly kind: 'opening' }
+  | { readonly kind: 'open'; readonly opened: Opened; readonly file: OpenedFile | null }
+  /** `there`: the bytes themselves can be had. */
+  | { readonly kind: 'failed'; readonly message: string; readonly there: boolean };
+
+/** @param attempt a change of it opens the frame again. What failed stays so until then */
+export function useOpening(record: FrameRecord, attempt: number): Opening {
+  const [state, setState] = useState<{ readonly of: string; readonly opening: Opening }>({
+    of: '',
+    opening: { kind: 'opening' },
+  });
+  const key = `${record.id} ${attempt}`;
+  useEffect(() => {
+    let gone = false;
+    const set = (opening: Opening) => !gone && setState({ of: key, opening });
+    const fail = (message: string, there: boolean) => set({ kind: 'failed', message, there });
+    // Whatever becomes of the lightbox, the file is where it was.
+    const stop = lightbox.onFault((message) => fail(`${message}.`, true));
+    const open = async () => {
+      const opened = await lightbox.call((api) => api.open(record));
+      set({ kind: 'open', opened, file: null });
+      // What is seen comes first: it is asked for before this answers.
+      await new Promise((next) => setTimeout(next, 0));
+      if (gone) return;
+      const file = await lightbox.call((api) => api.facts(record));
+      set({ kind: 'open', opened, file });
+    };
+    open().catch((error: unknown) => {
+      const { name = '', message = String(error) } = (error ?? {}) as Partial<Error>;
+      fail(message, name === 'DngError' || error instanceof WorkerGone);
+    });
+    return () => {
+      gone = true;
+      stop();
+    };
+    // What is said of a frame afterwards does not change its files.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key]);
+  return state.of === key ? state.opening : { kind: 'opening' };
+}

@@ -1,0 +1,140 @@
+// Frames that are held open: opened once, looked at many times. The ones that were not used for longest are let go when all together are too large.
+import { readDng, type DngRaw } from '../core/dng/read';
+import { rawFrameOf } from '../core/dng/file-frame';
+import { readTiff16, type Picture16 } from '../core/formats/tiff';
+import type { FrameRecord } from '../core/frame/record';
+import { lookedAt, type Look } from '../core/review/view';
+import type { LinearImage } from '../core/sensor/rgb-image';
+import type { Format } from '../core/setting/files';
+import type { RollReader } from '../vault/reader';
+import { frameFile } from './frame-file';
+
+/** A finished picture, decoded by the browser and turned as its Exif asks. */
+export interface Decoded {
+  readonly layout: 'picture';
+  readonly bitmap: ImageBitmap;
+}
+
+export interface OpenFrame {
+  /** What is shown. */
+  readonly shown: LinearImage | Decoded;
+  /** Linear numbers of its files, where they have some. */
+  readonly raw: DngRaw | null;
+  readonly linear: LinearImage | null;
+  /** Its files as they came, until they have been looked through. */
+  files: { readonly format: Format; readonly bytes: Uint8Array }[] | null;
+}
+
+/** What has to be known of a frame to open it. */
+export type ToOpen = Pick<FrameRecord, 'id' | 'files' | 'place' | 'image'>;
+
+/** Numbers of all open frames together, at most: a frame of 12 MP has 12 million, of two bytes each. */
+const MOST_SAMPLES = 60_000_000;
+
+export function openFrames(reader: RollReader) {
+  /** The one used last comes last. */
+  const open = new Map<string, OpenFrame>();
+  /** The frame that was last looked at in another way than as it is, and how. */
+  const looks = new Map<
+    string,
+    { readonly from: LinearImage; readonly key: string; readonly to: LinearImage }
+  >();
+
+  return {
+    open: opened,
+    look,
+    /** What was read of its raw file, if it is open. */
+    rawOf: (id: string) => open.get(id)?.raw ?? null,
+  };
+
+  /** @throws DngError when a file is broken, Error when one is not there */
+  async function opened(record: ToOpen): Promise<OpenFrame> {
+    const there = open.get(record.id);
+    if (there) {
+      keep(record.id, there);
+      return there;
+    }
+    const frame = await read(reader, record);
+    keep(record.id, frame);
+    return frame;
+  }
+
+  /** @throws Error for one that is not open, or not any more */
+  function frameOf(id: string): OpenFrame {
+    const frame = open.get(id);
+    if (!frame) throw new Error('This frame is not open');
+    keep(id, frame);
+    return frame;
+  }
+
+  function look(id: string, how: Look): LinearImage | Decoded {
+    const { shown } = frameOf(id);
+    if (shown.layout === 'picture') return shown;
+    const key = JSON.stringify(how);
+    const last = looks.get(id);
+    if (last?.from === shown && last.key === key) return last.to;
+    const to = lookedAt(shown, how);
+    looks.set(id, { from: shown, key, to });
+    return to;
+  }
+
+  function keep(id: string, frame: OpenFrame): void {
+    open.delete(id);
+    open.set(id, frame);
+    let samples = [...open.values()].reduce((sum, other) => sum + samplesOf(other), 0);
+    for (const [other, kept] of open) {
+      if (samples <= MOST_SAMPLES || other === id) break;
+      samples -= samplesOf(kept);
+      open.delete(other);
+      looks.delete(other);
+      if (kept.shown.layout === 'picture') kept.shown.bitmap.close();
+    }
+  }
+}
+
+/** A decoded pixel has four bytes: two numbers' worth. */
+function samplesOf({ shown, linear }: OpenFrame): number {
+  const picture = shown.layout === 'picture' ? 2 * shown.bitmap.width * shown.bitmap.height : 0;
+  return picture + (linear?.data.length ?? 0);
+}
+
+async function read(reader: RollReader, { id, files, place, image }: ToOpen): Promise<OpenFrame> {
+  let raw: DngRaw | null = null;
+  let linear: LinearImage | null = null;
+  let shown: OpenFrame['shown'] | undefined;
+  const whole: { format: Format; bytes: Uint8Array }[] = [];
+  for (const entry of files) {
+    const bytes = await frameFile(reader, { id, place }, entry);
+    whole.push({ format: entry.format, bytes });
+    if (entry.format === 'dng') {
+      raw = readDng(bytes);
+      linear = rawFrameOf(raw);
+      // Raw can be developed anew, whatever picture was made of it.
+      if (shown === undefined || image.kind === 'mosaic') shown = linear;
+    } else if (shown === undefined || image.kind === 'rgb') {
+      shown = { layout: 'picture', bitmap: await decoded(bytes, entry.format) };
+    }
+  }
+  if (!shown) throw new Error('This frame has no file that can be shown');
+  return { shown, raw, linear, files: whole };
+}
+
+/** @throws Error for what the browser cannot decode */
+async function decoded(bytes: Uint8Array, format: Format): Promise<ImageBitmap> {
+  try {
+    if (format === 'tiff') return await createImageBitmap(eightBits(readTiff16(bytes)));
+    return await createImageBitmap(new Blob([bytes as Uint8Array<ArrayBuffer>], { type: `image/${format}` }));
+  } catch {
+    throw new Error(`The ${format.toUpperCase()} of this frame is broken`);
+  }
+}
+
+/** As much of it as a screen shows. */
+function eightBits({ width, height, rgb }: Picture16): ImageData {
+  const rgba = new Uint8ClampedArray(4 * width * height);
+  for (let i = 0, o = 0; i < rgb.length; i += 3, o += 4) {
+    for (let c = 0; c < 3; c++) rgba[o + c] = rgb[i + c]! >> 8;
+    rgba[o + 3] = 255;
+  }
+  return new ImageData(rgba, width, height);
+}
