@@ -8,6 +8,7 @@ import { archiveSchema } from '../src/core/frame/archive';
 import { latentSchema } from '../src/core/frame/latent';
 import { recordSchema } from '../src/core/frame/record';
 import { rollSchema } from '../src/core/frame/roll';
+import { PRINT } from '../src/core/setting/print';
 import { setupFileSchema } from '../src/core/setup/setup';
 import { deskSchemas } from '../src/live/desk-schema';
 
@@ -37,7 +38,7 @@ export function generatedChecks(): ReadonlyMap<string, string> {
         isArchive: archiveSchema(),
       }),
     ],
-    ['src/library/setup-check.generated.js', code({ isSetupFile: setupFileSchema() })],
+    ['src/library/setup-check.generated.js', code({ isSetupFile: setupFileSchema(), isPrint: PRINT })],
     ['src/live/desk-check.generated.js', `${code(deskSchemas())}\nexports.deskChecks = exports;\n`],
   ]);
 }

@@ -1,19 +1,9 @@
-// How a frame is to be looked at, as its record says, and what is changed of that: kept with the frame together with the small picture of it.
+// What is changed of how a frame looks, kept with it together with the small picture of it.
 import { fromUint8Array } from 'js-base64';
-import { printOf, type Afterthoughts, type FrameRecord } from '../core/frame/record';
-import { PLAINLY, type Look } from '../core/review/view';
+import { lookOf } from '../core/frame/look';
+import type { Afterthoughts, FrameRecord } from '../core/frame/record';
 import { keepAfterthoughts } from './roll';
 import { lightbox } from './staff';
-
-/** As the record says. */
-export function lookOf(record: FrameRecord): Look {
-  return {
-    ...PLAINLY,
-    white: record.rewhite ?? null,
-    print: printOf(record),
-    reframe: record.reframe ?? null,
-  };
-}
 
 /**
  * Keeps what is said of a frame and how it looks then. Returns false when the frame is gone.

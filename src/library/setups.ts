@@ -1,6 +1,4 @@
 // The person's setups: kept in this browser in their order, exported and imported as JSON, checked by their schema.
-import { createAsyncStorage } from '@react-native-async-storage/async-storage';
-import { useMutation, useQuery } from '@tanstack/react-query';
 import type { ErrorObject } from 'ajv';
 import { parseTree, type Node } from 'jsonc-parser';
 import {
@@ -11,20 +9,11 @@ import {
   type Setup,
   type SetupFile,
 } from '../core/setup/setup';
-import { queryClient } from './roll';
+import { keptList } from './kept-list';
 import { settingsForward } from '../core/setting/values';
 import { isSetupFile } from './setup-check.generated';
 
-const KEY = 'setups:1';
-const SETUPS = ['setups'] as const;
 const MOST_FILE_BYTES = 1_000_000;
-const store = createAsyncStorage('velmo-setups');
-
-interface Kept {
-  readonly setups: readonly Setup[];
-  /** What is in the store but cannot be read: set aside under a key of its own, never thrown away. */
-  readonly setAside: number;
-}
 
 /** @throws RangeError that names the field that is wrong, and what is allowed there */
 export function readSetupFile(text: string): SetupFile['setups'] {
@@ -89,27 +78,13 @@ function fieldError(errors: readonly ErrorObject[], value: unknown): string {
   return `${path || 'The file'}${typeof name === 'string' ? ` (${name})` : ''} ${what}`;
 }
 
-export function writeSetupFile(setups: readonly Setup[]): string {
+export function writeSetupFile(list: readonly Setup[]): string {
   const file: SetupFile = {
     kind: 'setups',
     version: SETUP_FILE_VERSION,
-    setups: setups.map(({ name, values }) => ({ name, values })),
+    setups: list.map(({ name, values }) => ({ name, values })),
   };
   return `${JSON.stringify(file, null, 2)}\n`;
-}
-
-async function load(): Promise<Kept> {
-  const text = await store.getItem(KEY);
-  if (text === null) return { setups: [], setAside: 0 };
-  try {
-    const list = (JSON.parse(text) as Setup[]).map(setupForward);
-    const sound = list.filter((one) => isSetupFile(fileOf(one)) && !troubleOf(one.values));
-    if (sound.length < list.length) await store.setItem(`${KEY}:set-aside`, text);
-    return { setups: sound, setAside: list.length - sound.length };
-  } catch {
-    await store.setItem(`${KEY}:set-aside`, text);
-    return { setups: [], setAside: 1 };
-  }
 }
 
 /** A setup of an earlier version. */
@@ -119,49 +94,19 @@ function setupForward<T>(setup: T): T {
 }
 
 function fileForward(file: unknown): unknown {
-  const { setups } = (file ?? {}) as { setups?: unknown };
-  return Array.isArray(setups) ? { ...(file as object), setups: setups.map(setupForward) } : file;
+  const { setups: list } = (file ?? {}) as { setups?: unknown };
+  return Array.isArray(list) ? { ...(file as object), setups: list.map(setupForward) } : file;
 }
 
 function fileOf({ name, values }: Setup) {
   return { kind: 'setups', version: SETUP_FILE_VERSION, setups: [{ name, values }] };
 }
 
-export function useSetups() {
-  return useQuery({ queryKey: SETUPS, queryFn: load });
-}
-
-const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('velmo-setups');
-
-/** Hears of changes made in other tabs. Returns a function that ends it. */
-export function hearOfSetups(): () => void {
-  const listen = () => void queryClient.invalidateQueries({ queryKey: SETUPS });
-  channel?.addEventListener('message', listen);
-  return () => channel?.removeEventListener('message', listen);
-}
-
-/** Tabs take turns where the browser lets them. */
-function inTurn<T>(act: () => Promise<T>): Promise<T> {
-  const { locks } = navigator as { locks?: LockManager };
-  return locks ? (locks.request('velmo-setups', act) as Promise<T>) : act();
-}
-
-/** Changes the list of setups, in order: each change sees what the one before left, in whichever tab it was made. */
-export function useChangeSetups() {
-  return useMutation({
-    mutationFn: (change: (setups: readonly Setup[]) => readonly Setup[]) =>
-      inTurn(async () => {
-        const { setups, setAside } = await load();
-        const next = change(setups);
-        await store.setItem(KEY, JSON.stringify(next));
-        channel?.postMessage('changed');
-        return { setups: next, setAside };
-      }),
-    scope: { id: 'setups' },
-    networkMode: 'always',
-    onSuccess: (kept) => queryClient.setQueryData(SETUPS, kept),
-  });
-}
+export const setups = keptList<Setup>(
+  'setups',
+  (setup) => isSetupFile(fileOf(setup)) && !troubleOf(setup.values),
+  setupForward,
+);
 
 export function newSetupId(): string {
   return crypto.randomUUID();

@@ -1,5 +1,6 @@
-// The page's workers for what was taken: the roll keeps it, the lightbox shows it.
+// The page's workers for what was taken: the roll keeps it, the lightbox shows it, the exporter hands it on.
 import { hire, type Hired } from '../workers/hire';
+import type { ExporterApi } from '../workers/export.worker';
 import type { LightboxApi } from '../workers/lightbox.worker';
 import type { RollApi } from '../workers/roll.worker';
 
@@ -28,4 +29,9 @@ export const rollKeeper = staff<RollApi>(
 export const lightbox = staff<LightboxApi>(
   'The lightbox',
   () => new Worker(new URL('../workers/lightbox.worker.ts', import.meta.url), { name: 'lightbox' }),
+);
+
+export const exporter = staff<ExporterApi>(
+  'The exporter',
+  () => new Worker(new URL('../workers/export.worker.ts', import.meta.url), { name: 'exporter' }),
 );

@@ -8,6 +8,7 @@ import { exposedOf, type Exposed, type LatentFrame } from '../../core/frame/late
 import { shoot } from '../../core/frame/shoot';
 import type { FramePoint } from '../../core/meter/luminance-map';
 import { developerFor, developRegion } from '../../core/raw/develop';
+import { printed } from '../../core/raw/printed';
 import { captureStage, captureWindow, type CaptureStage } from '../../core/scene/capture';
 import type { Outside } from '../../core/scene/outside';
 import { digitallyZoomed } from '../../core/scene/digital-zoom';
@@ -17,6 +18,7 @@ import { viewScene, type SceneView } from '../../core/scene/view';
 import { OPTICS } from '../../core/sensor/cameras';
 import type { LensId } from '../../core/sensor/simulated-camera';
 import { watched } from '../../workers/alive';
+import type { Print } from '../../core/setting/print';
 import { encodeJpeg } from '../../workers/encode-jpeg';
 import type { TakenFrame, TakeStage } from '../port';
 import { sceneAt, sceneUrl } from './scene-shelf';
@@ -29,6 +31,8 @@ export interface LoupeAsk {
   readonly orientation: Orientation;
   readonly settings: ExposureSettings;
   readonly colour: CameraColour;
+  /** How the finder develops; null for plainly. */
+  readonly print: Print | null;
   readonly focusM: number;
   readonly seed: number;
   readonly clockS: number;
@@ -124,7 +128,7 @@ const api = {
     const frame = captureWindow(focused.plates, sensor.width, window, order, steadiness);
     const rgba = new Uint8ClampedArray(window.width * window.height * 4);
     const region = { x: 0, y: 0, width: window.width, height: window.height };
-    developRegion(frame, developerFor(frame), region, rgba);
+    developRegion(frame, developerFor(printed(frame, ask.print)), region, rgba);
     const bitmap = await createImageBitmap(new ImageData(rgba, window.width, window.height));
     return Comlink.transfer(bitmap, [bitmap]);
   },

@@ -234,7 +234,7 @@ function drawFrame(): void {
       sparkle: outlook.sparkle,
       range: outlook.range,
       fit: fitOf(shown.view, measured, order),
-      toneLimits: toneLimits(measured.frame.colour, resolved.settings),
+      toneLimits: toneLimits(measured.frame.colour, resolved.settings, measured.print),
       disagreement,
       comparison: held?.comparison ?? null,
       cleanEv: outlook.cleanEv,

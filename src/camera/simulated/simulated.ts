@@ -1,4 +1,5 @@
 // The simulated cameras behind the port. The finder draws in one worker, captures are exposed in another, so that the finder goes on.
+import type { Print } from '../../core/setting/print';
 import * as Comlink from 'comlink';
 import { latentOf, type LatentFrame } from '../../core/frame/latent';
 import { isLensId, simulatedBodies } from '../../core/sensor/cameras';
@@ -28,6 +29,7 @@ export function simulatedCamera(): SimulatedCamera {
   let world: World | undefined;
   let order: Order | undefined;
   const worlds = new Map<number, World>();
+  const prints = new Map<number, Print | null>();
   let finder: Hired<FinderApi> | undefined;
   let preparing: ReturnType<typeof setTimeout> | undefined;
   /** Where the open finder tells what is to be known, and that it is of no more use. */
@@ -56,7 +58,9 @@ export function simulatedCamera(): SimulatedCamera {
       if (!world) throw new Error('The world was not arranged');
       order = next;
       worlds.set(next.seq, world);
+      prints.set(next.seq, next.settings.print);
       for (const seq of worlds.keys()) if (worlds.size > KEPT_WORLDS) worlds.delete(seq);
+      for (const seq of prints.keys()) if (prints.size > KEPT_WORLDS) prints.delete(seq);
       tell();
       // The exposer unpacks the scene for itself once the finder shows it.
       const { scene } = world;
@@ -131,7 +135,7 @@ export function simulatedCamera(): SimulatedCamera {
     },
 
     loupe: (window, report) => {
-      const ask = loupeAsk(window, report);
+      const ask = loupeAsk(window, report, prints.get(report.seq) ?? null);
       const at = worlds.get(report.seq) ?? world;
       if (!ask || !at) return Promise.reject(new Error('The finder has shown nothing yet'));
       return exposer.call((api) => api.loupe(ask, at));
@@ -153,13 +157,13 @@ function lensOf({ optic }: { optic: string }): LensId {
   return optic;
 }
 
-function loupeAsk({ at, width, height }: LoupeWindow, report: Report) {
+function loupeAsk({ at, width, height }: LoupeWindow, report: Report, print: Print | null) {
   const { optic, zoomTimes, exposure, raw, focusM, frame, orientation } = report;
   if (!isLensId(optic) || isUnknown(exposure) || isUnknown(raw) || isUnknown(focusM)) return undefined;
   const now = { seed: frame, clockS: (Date.now() / 1000) % DAY_S };
   return {
     ...{ lens: optic, zoomTimes, orientation, settings: exposure.settings, colour: raw.colour, focusM },
-    ...{ at, width, height },
+    ...{ at, width, height, print },
     ...now,
   };
 }

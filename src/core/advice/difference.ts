@@ -3,6 +3,7 @@ import { balanceGains, type CameraColour } from '../colour/camera';
 import { extendedStops, type ExposureSettings } from '../exposure/settings';
 import { baselineExposureEv } from '../raw/develop';
 import type { Disagreement } from '../scopes/marks';
+import { printSays, type Print } from '../setting/print';
 import { toneLimits } from '../scopes/limits';
 
 export interface Difference {
@@ -20,12 +21,17 @@ export function whyTheyDiffer(
   colour: CameraColour,
   settings: Pick<ExposureSettings, 'iso'>,
   { onlyPicture, onlyRaw, both }: Disagreement,
+  print: Print | null = null,
 ): Difference {
   return {
     verdict: verdictOf(onlyPicture, onlyRaw, both),
-    causes: [whiteBalance(colour), toneCurve(settings), extended(settings), ends(colour, settings)].filter(
-      (cause) => cause !== null,
-    ),
+    causes: [
+      whiteBalance(colour),
+      print && `The print ${print.name} changes the picture alone: ${printSays(print)}.`,
+      toneCurve(settings),
+      extended(settings),
+      ends(colour, settings, print),
+    ].filter((cause) => cause !== null),
   };
 }
 
@@ -66,8 +72,8 @@ function extended(settings: Pick<ExposureSettings, 'iso'>): string | null {
   return `ISO ${Math.round(settings.iso)} is extended: raw is as at 100 and the picture ${stops.toFixed(1)} EV darker, so raw clips that much sooner than its brightness tells.`;
 }
 
-function ends(colour: CameraColour, settings: Pick<ExposureSettings, 'iso'>): string {
-  const { blackEv } = toneLimits(colour, settings);
+function ends(colour: CameraColour, settings: Pick<ExposureSettings, 'iso'>, print: Print | null): string {
+  const { blackEv } = toneLimits(colour, settings, print);
   return `The picture is black below ${(-Math.max(...blackEv)).toFixed(1)} EV under clip, whatever raw still holds there.`;
 }
 

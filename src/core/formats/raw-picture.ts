@@ -6,6 +6,7 @@ import { EXIF, TAG } from '../dng/tags';
 import { ascii, long, rational, short, TiffWriter, undefinedBytes, type Field } from '../dng/tiff-writer';
 import { wordsOf } from '../dng/write';
 import { SOFTWARE, xmpPacket } from '../dng/xmp';
+import { afterwardsXml, withDescription, type Said } from '../dng/xmp-afterwards';
 import { developOut, developOut16 } from '../raw/develop-out';
 import type { RawFrame } from '../sensor/raw-frame';
 import type { FileChoice } from '../setting/files';
@@ -39,6 +40,7 @@ export interface RawPicture extends Size {
  * The picture that is kept beside a frame's raw file, or in place of it.
  * @param choice of a kind that has a picture
  * @param note kept in its XMP as it is
+ * @param said of the frame since it was taken
  */
 export async function rawPicture(
   frame: RawFrame,
@@ -46,14 +48,15 @@ export async function rawPicture(
   choice: FileChoice,
   note: string,
   encodeJpeg: EncodeJpeg,
+  said: Said = {},
 ): Promise<RawPicture> {
   const { kind, quality, size } = choice;
-  const xmp = xmpPacket(
-    frame,
-    `${wordsOf(frame, facts)} A finished picture, developed from raw.`,
-    note,
-    facts.credit,
-  );
+  const words = `${wordsOf(frame, facts)} A finished picture, developed from raw.`;
+  const plain = xmpPacket(frame, words, note, facts.credit);
+  const xmp =
+    Object.keys(said).length === 0
+      ? plain
+      : withDescription(new TextDecoder().decode(plain), afterwardsXml(said, ''), said.rating);
   const profile = srgbProfile();
   if (kind === 'tiff') {
     const picture = developOut16(frame, size);

@@ -1,9 +1,11 @@
 // Where things lie on the axis of raw stops: the noise floor, the line above which it is clean, and the ends of the picture's
 // tones for comparison. And the scene's range against the sensor's: does one frame hold it, or how many do.
 import { balanceGains, type CameraColour } from '../colour/camera';
+import { contrasted } from '../colour/rendering';
 import { encodeSrgb } from '../colour/srgb';
 import { baselineExposureEv, toneCurve } from '../raw/develop';
 import type { ExposureSettings } from '../exposure/settings';
+import type { Print } from '../setting/print';
 import type { NoiseModel } from '../sensor/raw-frame';
 import { clipSignal, luxOfTopShare, type Levels, type SiteResponse } from './levels';
 
@@ -24,9 +26,15 @@ export interface ToneLimits {
 }
 
 /** Ends of the picture's tones for a neutral surface, from white balance, baseline and tone curve as they are now. */
-export function toneLimits(colour: CameraColour, settings: Pick<ExposureSettings, 'iso'>): ToneLimits {
-  const clipAt = 2 ** baselineExposureEv(settings);
-  const code = (x: number) => Math.round(255 * encodeSrgb(toneCurve(x * clipAt, clipAt)));
+export function toneLimits(
+  colour: CameraColour,
+  settings: Pick<ExposureSettings, 'iso'>,
+  print: Print | null = null,
+): ToneLimits {
+  const clipAt = 2 ** (baselineExposureEv(settings) + (print?.exposureEv ?? 0));
+  const contrast = print?.contrast ?? 1;
+  const top = contrasted(clipAt, contrast);
+  const code = (x: number) => Math.round(255 * encodeSrgb(toneCurve(contrasted(x * clipAt, contrast), top)));
   const white = firstWhere((ev) => code(2 ** ev) >= 255, -4, 0);
   const black = firstWhere((ev) => code(2 ** ev) > 0, -20, 0);
   const gains = balanceGains(colour);

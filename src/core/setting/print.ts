@@ -20,7 +20,7 @@ export const PRINT_SPAN = {
 const within = ([minimum, maximum]: readonly [number, number]) => Type.Number({ minimum, maximum });
 const SHARE = within(PRINT_SPAN.mix);
 
-const PRINT = Type.Object(
+export const PRINT = Type.Object(
   {
     name: Type.String({ minLength: 1, maxLength: MOST_PRINT_NAME, pattern: '\\S' }),
     /** Stops brighter. */

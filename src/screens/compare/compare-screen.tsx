@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { PixelRatio, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { FrameRecord } from '../../core/frame/record';
-import { lookOf } from '../../library/looks';
+import { lookOf } from '../../core/frame/look';
 import { useRoll } from '../../library/roll';
 import { Button } from '../../ui/button';
 import { Segmented } from '../../ui/segmented';

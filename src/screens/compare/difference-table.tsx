@@ -6,7 +6,7 @@ import type { FrameRecord } from '../../core/frame/record';
 import { PLACE_SITES, type Numbers, type PlaceFigures } from '../../core/review/difference';
 import { isUnknown, type Known } from '../../core/units/known';
 import { formatEv } from '../../core/units/ladders';
-import { lookOf } from '../../library/looks';
+import { lookOf } from '../../core/frame/look';
 import { lightbox } from '../../library/staff';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';

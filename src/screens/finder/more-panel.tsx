@@ -5,6 +5,7 @@ import { AutomaticPanel } from './automatic-panel';
 import { CameraPanel } from './camera-panel';
 import { DrivePanel } from './drive-panel';
 import { FilterPanel } from './filter-panel';
+import { PrintPanel } from './print-panel';
 import { RemedyList } from './remedies';
 import { RollPanel } from './roll-panel';
 import { SetupsPanel } from './setups-panel';
@@ -14,6 +15,7 @@ export const MORE_TABS = [
   { id: 'drive', label: 'Drive' },
   { id: 'roll', label: 'Roll' },
   { id: 'trade', label: 'Trade' },
+  { id: 'print', label: 'Print' },
   { id: 'setups', label: 'Setups' },
   { id: 'remedies', label: 'Remedies' },
   { id: 'automatic', label: 'Automatic' },
@@ -41,6 +43,7 @@ export function MorePanel({
         {tab === 'drive' && <DrivePanel />}
         {tab === 'roll' && <RollPanel />}
         {tab === 'trade' && <TradePanel />}
+        {tab === 'print' && <PrintPanel />}
         {tab === 'setups' && <SetupsPanel />}
         {tab === 'remedies' && <RemedyList />}
         {tab === 'automatic' && <AutomaticPanel />}

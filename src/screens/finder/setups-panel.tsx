@@ -12,7 +12,9 @@ import {
   type Setup,
   type SetupPart,
 } from '../../core/setup/setup';
-import { newSetupId, readSetupFile, useChangeSetups, useSetups, writeSetupFile } from '../../library/setups';
+import { asTaken } from '../../core/setup/as-taken';
+import { takenOfFile, type TakenOfFile } from '../../core/formats/taken-of-file';
+import { newSetupId, readSetupFile, setups, writeSetupFile } from '../../library/setups';
 import { useDesk } from '../../live/desk';
 import { hasIris } from '../../live/camera';
 import { setupValuesOf } from '../../live/desk-controls';
@@ -21,15 +23,16 @@ import { saveFile } from '../../ui/save-file';
 import { TextField } from '../../ui/text-field';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
+import { SetDesk } from '../rolls/set-desk';
 
 export function SetupsPanel() {
-  const { data, isPending, error } = useSetups();
-  const change = useChangeSetups();
+  const { data, isPending, error } = setups.useList();
+  const change = setups.useChange();
   const [open, setOpen] = useState<string | null>(null);
   const [deleted, setDeleted] = useState<{ setup: Setup; at: number } | null>(null);
   const [saving, setSaving] = useState(false);
   const [said, setSaid] = useState<{ words: string; bad: boolean } | null>(null);
-  const mine = data?.setups ?? [];
+  const mine = data?.items ?? [];
   const toggle = (id: string) => setOpen(open === id ? null : id);
   const remove = (setup: Setup) => {
     setDeleted({ setup, at: mine.indexOf(setup) });
@@ -71,6 +74,7 @@ export function SetupsPanel() {
           testID="setup-export"
         />
       </View>
+      <FromPicture />
       {said && (
         <Words style={said.bad && styles.bad} role={said.bad ? 'alert' : 'status'} testID="setup-said">
           {said.words}
@@ -244,6 +248,67 @@ function Rename({ name, onRename }: { name: string; onRename: (name: string) => 
   );
 }
 
+/** More of a file than this is not looked through for its Exif. */
+const MOST_PICTURE = 200_000_000;
+
+/** How a picture of anyone's was taken, onto the desk. */
+function FromPicture() {
+  const input = useRef<HTMLInputElement | null>(null);
+  const [found, setFound] = useState<{ name: string; taken: TakenOfFile } | null>(null);
+  const [failed, setFailed] = useState<string | null>(null);
+  const read = async (file: File | undefined) => {
+    if (!file) return;
+    setFound(null);
+    setFailed(null);
+    try {
+      if (file.size > MOST_PICTURE) throw new Error('This file is too large to be looked through');
+      const taken = takenOfFile(new Uint8Array(await file.arrayBuffer()));
+      setFound({ name: file.name, taken });
+    } catch (error) {
+      setFailed(`${(error as Error).message}.`);
+    }
+    if (input.current) input.current.value = '';
+  };
+  return (
+    <View style={styles.taken}>
+      <input
+        ref={input}
+        type="file"
+        accept="image/*,.dng,.tif,.tiff"
+        aria-label="Picture to take settings from"
+        tabIndex={-1}
+        style={{ display: 'none' }}
+        data-testid="picture-file"
+        onChange={(e) => void read(e.target.files?.[0])}
+      />
+      <Button
+        label="From a picture"
+        name="From a picture: set the desk as it was taken"
+        onPress={() => input.current?.click()}
+        testID="from-picture"
+      />
+      {failed && (
+        <Words style={styles.bad} role="alert" testID="from-picture-failed">
+          {failed}
+        </Words>
+      )}
+      {found && (
+        <View style={[styles.item, styles.inside]} testID="from-picture-found">
+          <Words kind="label" quiet>
+            {[found.name, found.taken.camera].filter(Boolean).join(', ')}
+          </Words>
+          <SetDesk
+            key={found.name}
+            ways={[{ id: 'out', label: 'As it came out', values: asTaken(found.taken) }]}
+            onSet={() => setFound(null)}
+          />
+          <Button label="Leave it" kind="quiet" onPress={() => setFound(null)} testID="from-picture-leave" />
+        </View>
+      )}
+    </View>
+  );
+}
+
 /** Which settings go into a new setup, and its name. */
 function SaveForm({ onSave }: { onSave: (setup: Setup) => void }) {
   const iris = useDesk((d) => hasIris(d.optic));
@@ -325,6 +390,7 @@ function Import({ onText, onFailed }: { onText: (text: string) => void; onFailed
 const styles = StyleSheet.create({
   actions: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one, alignItems: 'flex-start' },
   beside: { alignSelf: 'flex-end' },
+  taken: { gap: space.one, alignItems: 'flex-start' },
   bad: { color: colour.warn },
   grow: { flex: 1 },
   undo: {

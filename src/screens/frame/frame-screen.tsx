@@ -4,16 +4,19 @@ import { useEffect, useRef, useState } from 'react';
 import { Image, PixelRatio, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { Figures, OpenedFile } from '../../workers/lightbox.worker';
 import { fileName } from '../../core/frame/file-name';
-import { forecastHeld, partsOfFrame, type FrameRecord } from '../../core/frame/record';
+import { forecastHeld, partsOfFrame, printOf, type FrameRecord } from '../../core/frame/record';
 import { asItCameOut, asItWasSet } from '../../core/frame/taken';
 import type { RawFigures } from '../../core/frame/record-parts';
 import { EIGHT_BITS } from '../../core/frame/picture-frame';
 import type { CheckReport } from '../../core/dng/check';
 import { whiteWords, type WhitePoint } from '../../core/colour/temperature';
 import type { Look } from '../../core/review/view';
+import type { Print } from '../../core/setting/print';
 import { isUnknown } from '../../core/units/known';
 import { formatEv } from '../../core/units/ladders';
-import { lookOf } from '../../library/looks';
+import type { Reframe } from '../../core/raw/reframe';
+import { lookOf } from '../../core/frame/look';
+import { keepLook } from '../../library/looks';
 import { useDesk } from '../../live/desk';
 import { useRoll, useThumbnail } from '../../library/roll';
 import { lightbox } from '../../library/staff';
@@ -28,14 +31,17 @@ import { paintPicture, paintStopline } from '../../ui/scopes/paint';
 import { Scope } from '../../ui/scopes/scope';
 import { useArranged } from '../sheet/arranged';
 import { deleteWithUndo } from '../sheet/undo-bar';
+import { ExportPanel } from '../rolls/export-panel';
 import { say, saidByKey } from '../rolls/verdicts';
 import { CaptureData } from './capture-data';
+import { FramePrint } from './frame-print';
 import { FrameWhite } from './frame-white';
 import { fitScale, glassOver, keyOf, under, useLayer, type Layer, type Wanted } from './layer';
 import { LookBar } from './look-bar';
 import { useOpening } from './opened';
 import { PictureGlass } from './picture-glass';
-import { SetDesk } from './set-desk';
+import { ratioSeen, ReframeControls, Reframer, type Shape } from './reframer';
+import { SetDesk } from '../rolls/set-desk';
 import { VerdictBar } from './verdict-bar';
 import { useViewing } from './viewing';
 
@@ -71,7 +77,10 @@ function OpenFrame({ record }: { record: FrameRecord }) {
   const [attempt, setAttempt] = useState(0);
   const opening = useOpening(record, attempt);
   const [white, setWhite] = useState<WhitePoint | null>(record.rewhite ?? null);
+  const [print, setPrint] = useState<Print | null>(printOf(record));
   const { zoom, at, whole, channel, clipping, part } = useViewing();
+  const [reframing, setReframing] = useState<{ value: Reframe; shape: Shape; drawing: boolean } | null>(null);
+  const [failed, setFailed] = useState<string | null>(null);
   const { frames } = useArranged();
   const place = frames.findIndex(({ id }) => id === record.id);
   const step =
@@ -96,6 +105,7 @@ function OpenFrame({ record }: { record: FrameRecord }) {
   const look: Look = {
     ...lookOf(record),
     white,
+    print,
     whole,
     channel: channel !== null && channel < channels ? channel : null,
   };
@@ -107,7 +117,15 @@ function OpenFrame({ record }: { record: FrameRecord }) {
     zoom,
     at,
   };
-  const layer = useLayer(wanted);
+  const layer = useLayer(reframing ? null : wanted);
+  const { framing = null } = opened ?? {};
+  const keepFraming = (to: Reframe | null) => {
+    setFailed(null);
+    keepLook(record, { reframe: to ?? undefined }).then(
+      (kept) => (kept ? setReframing(null) : setFailed('Not kept: the frame is gone.')),
+      (error: Error) => setFailed(`Not kept: ${error.message}.`),
+    );
+  };
   const figures = useFigures(record.id, look, layer, wanted, part);
   const shown = stateOf(layer, wanted);
   const head = (
@@ -122,10 +140,13 @@ function OpenFrame({ record }: { record: FrameRecord }) {
   const { image } = record;
   const { lines } = partsOfFrame(record);
   const isCut = record.reframe !== undefined || lines.width < image.width || lines.height < image.height;
+  const lookBar = opened && !reframing && (
+    <LookBar kind={opened.kind} isCut={isCut && opened.kind !== 'picture'} />
+  );
   const bars = (
     <>
-      {opened && <LookBar kind={opened.kind} isCut={isCut && opened.kind !== 'picture'} />}
-      {low ? null : <Verdicts record={record} place={place} of={frames.length} step={step} />}
+      {lookBar}
+      {low || reframing ? null : <Verdicts record={record} place={place} of={frames.length} step={step} />}
     </>
   );
   const panels = (
@@ -178,6 +199,42 @@ function OpenFrame({ record }: { record: FrameRecord }) {
           <FrameWhite record={record} asShot={asShot} white={white} onWhite={setWhite} />
         </Panel>
       )}
+      {opened && opened.kind !== 'picture' && (
+        <Panel title="Print" words="how it is developed; raw stays">
+          <FramePrint record={record} print={print} onPrint={setPrint} />
+        </Panel>
+      )}
+      {framing && !reframing && (
+        <Panel title="Framing" words={record.reframe ? 'not as it was taken' : 'as it was taken'}>
+          <View style={styles.actions}>
+            <Button
+              label="Re-frame"
+              onPress={() =>
+                setReframing({
+                  value: record.reframe ?? framing.own,
+                  shape: { id: 'free', turned: false },
+                  drawing: false,
+                })
+              }
+              testID="reframe"
+            />
+            {record.reframe && (
+              <Button
+                label="Back to the whole"
+                name="Back to the whole: as it was taken"
+                onPress={() => keepFraming(null)}
+                testID="reframe-back"
+              />
+            )}
+          </View>
+          <Words kind="label" quiet testID="raw-untouched">
+            {untouchedWords(record, file)}
+          </Words>
+        </Panel>
+      )}
+      <Panel title="Export" words="as it is, or developed">
+        <ExportPanel records={[{ ...record, rewhite: white ?? undefined, print }]} />
+      </Panel>
       <Panel title="Take it again so" words="this frame’s settings onto the desk">
         <SetDesk
           ways={[
@@ -200,34 +257,90 @@ function OpenFrame({ record }: { record: FrameRecord }) {
       <CaptureData record={record} />
     </ScrollView>
   );
-  const picture = (
-    <View style={{ width: viewWidth, height: viewHeight }}>
-      {opening.kind === 'failed' || layer.failed ? (
-        <View style={styles.middle} role="alert">
-          <Words style={styles.warn}>{opening.kind === 'failed' ? opening.message : layer.failed}</Words>
-          <Words quiet>
-            {opening.kind !== 'failed' || opening.there
-              ? 'The file can still be downloaded and looked at elsewhere.'
-              : 'There is no file to download. The record and the thumbnail are all that is left of this frame.'}
-          </Words>
-          <Button label="Open it again" onPress={() => setAttempt((n) => n + 1)} testID="open-again" />
-        </View>
-      ) : (
-        <View style={styles.ground}>
-          {!layer.size && <Standing id={record.id} />}
-          <PictureGlass
-            layers={[layer]}
-            width={viewWidth}
-            height={viewHeight}
-            name={`${channel === null ? 'Developed picture' : 'One channel of raw'}, ${zoom === 'fit' ? 'fitted' : `${Math.round(100 * zoom)} percent; arrow keys move it with Shift`}`}
-            testID={`picture-${shown}`}
-            onSwipe={(by) => step?.(by)}
+  const controls = reframing && framing && (
+    <ScrollView style={styles.side} contentContainerStyle={styles.sideContent} tabIndex={0}>
+      <Panel title="Framing" words="raw stays whole: DNG has it as DefaultUserCrop and Orientation">
+        <ReframeControls
+          part={framing.part}
+          value={reframing.value}
+          onChange={(value) => setReframing((now) => now && { ...now, value })}
+          drawing={reframing.drawing}
+          onDrawing={(drawing) => setReframing((now) => now && { ...now, drawing })}
+          shape={reframing.shape}
+          onShape={(shape) => setReframing((now) => now && { ...now, shape })}
+        />
+        <View style={[styles.actions, styles.above]}>
+          <Button
+            label="Keep"
+            name="Keep this framing"
+            kind="primary"
+            onPress={() => keepFraming(reframing.value)}
+            testID="reframe-keep"
           />
+          <Button
+            label="Leave it"
+            name="Leave it as it was"
+            onPress={() => setReframing(null)}
+            testID="reframe-leave"
+          />
+          <Button label="As taken" onPress={() => keepFraming(null)} testID="reframe-as-taken" />
         </View>
-      )}
-    </View>
+        {failed && (
+          <Words style={styles.missed} role="alert">
+            {failed}
+          </Words>
+        )}
+        {reframing.value.tiltDeg !== 0 && (
+          <Words kind="label" quiet>
+            DNG knows no tilt: other programs show the lines level. JPEG, TIFF and PNG that leave here are
+            straight.
+          </Words>
+        )}
+      </Panel>
+    </ScrollView>
   );
-  useKeys(record, step);
+  const picture =
+    reframing && framing ? (
+      <Reframer
+        record={record}
+        look={look}
+        part={framing.part}
+        value={reframing.value}
+        onChange={(value) => setReframing((now) => now && { ...now, value })}
+        drawing={reframing.drawing}
+        onDrawn={() => setReframing((now) => now && { ...now, drawing: false })}
+        ratio={ratioSeen(reframing.shape, framing.part, reframing.value.orientation)}
+        width={viewWidth}
+        height={viewHeight}
+      />
+    ) : (
+      <View style={{ width: viewWidth, height: viewHeight }}>
+        {opening.kind === 'failed' || layer.failed ? (
+          <View style={styles.middle} role="alert">
+            <Words style={styles.warn}>{opening.kind === 'failed' ? opening.message : layer.failed}</Words>
+            <Words quiet>
+              {opening.kind !== 'failed' || opening.there
+                ? 'The file can still be downloaded and looked at elsewhere.'
+                : 'There is no file to download. The record and the thumbnail are all that is left of this frame.'}
+            </Words>
+            <Button label="Open it again" onPress={() => setAttempt((n) => n + 1)} testID="open-again" />
+          </View>
+        ) : (
+          <View style={styles.ground}>
+            {!layer.size && <Standing id={record.id} />}
+            <PictureGlass
+              layers={[layer]}
+              width={viewWidth}
+              height={viewHeight}
+              name={`${channel === null ? 'Developed picture' : 'One channel of raw'}, ${zoom === 'fit' ? 'fitted' : `${Math.round(100 * zoom)} percent; arrow keys move it with Shift`}`}
+              testID={`picture-${shown}`}
+              onSwipe={(by) => step?.(by)}
+            />
+          </View>
+        )}
+      </View>
+    );
+  useKeys(record, reframing ? null : step);
   if (low)
     return (
       <View style={[styles.page, styles.wide]} role="main" aria-label="Frame">
@@ -235,8 +348,8 @@ function OpenFrame({ record }: { record: FrameRecord }) {
         <View style={{ width: side }}>
           {head}
           {bars}
-          {panels}
-          <Verdicts record={record} place={place} of={frames.length} step={step} />
+          {controls || panels}
+          {!reframing && <Verdicts record={record} place={place} of={frames.length} step={step} />}
         </View>
       </View>
     );
@@ -246,13 +359,24 @@ function OpenFrame({ record }: { record: FrameRecord }) {
       <View style={wide ? styles.wide : styles.phone}>
         <View style={{ width: viewWidth }}>
           {picture}
-          {wide ? bars : opened && <LookBar kind={opened.kind} isCut={isCut && opened.kind !== 'picture'} />}
+          {wide ? bars : lookBar}
         </View>
-        {panels}
+        {controls || panels}
       </View>
-      {!wide && <Verdicts record={record} place={place} of={frames.length} step={step} />}
+      {!wide && !reframing && <Verdicts record={record} place={place} of={frames.length} step={step} />}
     </View>
   );
+}
+
+/** The hash of the raw file, and that it is what was saved. */
+function untouchedWords({ files }: FrameRecord, file: OpenedFile | null): string {
+  const raw = files.find(({ format }) => format === 'dng');
+  if (!raw || isUnknown(raw.sha256)) return 'Raw stays as it is; no hash of it was kept.';
+  const hash = `${raw.sha256.slice(0, 8)}…${raw.sha256.slice(-8)}`;
+  if (!file) return `SHA-256 of the raw file: ${hash}`;
+  return file.asSaved === false
+    ? `SHA-256 of the raw file was ${hash}; it is another now.`
+    : `Raw untouched: SHA-256 ${hash}, as it was saved.`;
 }
 
 /** What is there of what is wanted: nothing, all of it, or the part that is looked at as sharp as it is. */
@@ -584,7 +708,8 @@ const styles = StyleSheet.create({
   },
   middle: { flex: 1, alignItems: 'center', justifyContent: 'center', gap: space.two, padding: space.three },
   head: { flexDirection: 'row', justifyContent: 'space-between', padding: space.one },
-  actions: { flexDirection: 'row', gap: space.one },
+  actions: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one },
+  above: { marginTop: space.one },
   phone: { flex: 1 },
   wide: { flex: 1, flexDirection: 'row' },
   side: { flex: 1 },
@@ -593,7 +718,13 @@ const styles = StyleSheet.create({
   held: { color: colour.good },
   missed: { color: colour.warn },
   panel: { backgroundColor: colour.panel, borderRadius: radius, padding: space.one },
-  panelHead: { flexDirection: 'row', justifyContent: 'space-between', marginBottom: 4 },
+  panelHead: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    justifyContent: 'space-between',
+    columnGap: space.one,
+    marginBottom: 4,
+  },
   tableRow: { flexDirection: 'row', paddingVertical: 3 },
   cell: { flex: 1, textAlign: 'right' },
   firstCell: { flexGrow: 0, flexShrink: 0, flexBasis: 32, textAlign: 'left' },

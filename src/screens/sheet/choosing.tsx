@@ -8,13 +8,14 @@ import { copyFrames, rollIn, useRolls } from '../../library/rolls';
 import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
+import { ExportPanel } from '../rolls/export-panel';
 import { NewRoll } from '../rolls/roll-choice';
 import { say } from '../rolls/verdicts';
 import { useSheet } from './sheet-state';
 import { deleteWithUndo, moveWithUndo } from './undo-bar';
 
-type Aim = 'move' | 'copy';
-const AIM_WORDS: Readonly<Record<Aim, string>> = { move: 'Move to', copy: 'Copy to' };
+type Aim = 'move' | 'copy' | 'export';
+const AIM_WORDS: Readonly<Record<Exclude<Aim, 'export'>, string>> = { move: 'Move to', copy: 'Copy to' };
 
 /** @param frames that can be chosen: those that the sheet shows */
 export function ChoosingBar({ frames }: { frames: readonly FrameRecord[] }) {
@@ -48,7 +49,8 @@ export function ChoosingBar({ frames }: { frames: readonly FrameRecord[] }) {
       <Words role="status" style={failed ? styles.warn : null} testID="choosing-words">
         {failed ?? course ?? (ids.length === 0 ? 'Tap the frames that are meant.' : `${ids.length} chosen`)}
       </Words>
-      {aim && !course && (
+      {aim === 'export' && <ExportPanel records={frames.filter(({ id }) => chosen.has(id))} />}
+      {aim && aim !== 'export' && !course && (
         <Targets aim={aim} records={frames.filter(({ id }) => chosen.has(id))} onRoll={to} />
       )}
       <View style={styles.row}>
@@ -84,6 +86,14 @@ export function ChoosingBar({ frames }: { frames: readonly FrameRecord[] }) {
           />
         ))}
         <Button
+          label="Export"
+          name="Export the chosen frames"
+          on={aim === 'export'}
+          disabled={ids.length === 0 || course !== null}
+          onPress={() => setAim(aim === 'export' ? null : 'export')}
+          testID="choosing-export"
+        />
+        <Button
           label="Delete"
           name="Delete the chosen frames"
           disabled={ids.length === 0 || course !== null}
@@ -112,7 +122,7 @@ function Targets({
   records,
   onRoll,
 }: {
-  aim: Aim;
+  aim: Exclude<Aim, 'export'>;
   records: readonly FrameRecord[];
   onRoll: (roll: Roll) => void;
 }) {

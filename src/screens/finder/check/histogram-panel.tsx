@@ -94,13 +94,14 @@ export function Why() {
   const disagreement = useRawWords((r) => r.disagreement);
   const colour = useRawWords((r) => r.colour);
   const settings = useExposureWords((e) => e.settings);
+  const print = useDesk((d) => d.settings.print);
   const { setWants } = useDesk.getState();
   useEffect(() => {
     setWants({ disagreement: true });
     return () => setWants({ disagreement: false });
   }, [setWants]);
   if (!disagreement || !colour || !settings) return null;
-  const { verdict, causes } = whyTheyDiffer(colour, settings, disagreement);
+  const { verdict, causes } = whyTheyDiffer(colour, settings, disagreement, print);
   return (
     <View style={styles.why} testID="why">
       <Words testID="verdict">{verdict}</Words>
