@@ -49,6 +49,7 @@ async function main(): Promise<void> {
   await page.close();
   await presses(stage);
   await sheet(stage);
+  await looking(stage);
   await stage.close();
 }
 
@@ -145,6 +146,84 @@ async function sheet(stage: Stage): Promise<void> {
   console.table({
     [`sheet of ${FRAMES} frames, from the finder (budget 1000)`]: `${fromFinder.toFixed(0)} ms`,
     'the same, page opened anew': `${(performance.now() - reloaded).toFixed(0)} ms`,
+  });
+  await page.close();
+}
+
+/** From the tap on a tile to the developed frame, and from frame to frame; a flip between two; a drag at 100 %. */
+async function looking(stage: Stage): Promise<void> {
+  const page = await stage.phone();
+  await page.goto(`${stage.origin}/sheet`);
+  await page.waitForSelector(byId('sheet-frame'));
+  const opened = async (act: () => Promise<unknown>) => {
+    const begun = performance.now();
+    await act();
+    await page.waitForSelector(byId('picture-loading'));
+    await page.waitForSelector(`${byId('picture-preview')}, ${byId('picture-fit')}`);
+    const seen = performance.now() - begun;
+    await page.waitForSelector(byId('picture-fit'));
+    return { seen, developed: performance.now() - begun };
+  };
+  const first = await opened(() => tap(page, 'sheet-frame'));
+  const next: { seen: number; developed: number }[] = [];
+  for (let i = 0; i < 6; i++) {
+    await page.waitForSelector(byId('capture-data'));
+    next.push(await opened(() => page.keyboard.press('ArrowRight')));
+  }
+  await tap(page, 'full');
+  await page.waitForSelector(byId('picture-full'));
+  // What runs in the page must not name helpers of the bundler's.
+  await page.evaluate('globalThis.__name ??= (of) => of');
+  await page.evaluate(() => {
+    const { prototype } = CanvasRenderingContext2D;
+    const state = globalThis as unknown as { drawn: number[] };
+    state.drawn = [];
+    const { clearRect } = prototype;
+    prototype.clearRect = function (...at) {
+      state.drawn.push(performance.now());
+      clearRect.apply(this, at);
+    };
+  });
+  const box = (await (await page.$(byId('picture-full')))!.boundingBox())!;
+  const touch = await page.touchscreen.touchStart(box.x + box.width / 2, box.y + box.height / 2);
+  const begun = performance.now();
+  for (let step = 1; performance.now() - begun < 3000; step++)
+    await touch.move(
+      box.x + box.width / 2 + 120 * Math.sin(step / 12),
+      box.y + box.height / 2 + 120 * (Math.cos(step / 12) - 1),
+    );
+  await touch.end();
+  const drawn = await page.evaluate(() => (globalThis as unknown as { drawn: number[] }).drawn);
+  const gaps = drawn.slice(1).map((at, i) => at - drawn[i]!);
+  const drag = {
+    'drawn a second': (drawn.length / 3).toFixed(0),
+    'longest gap, ms': Math.max(...gaps).toFixed(0),
+  };
+  await page.keyboard.press('f');
+  await page.waitForSelector(byId('picture-fit'));
+  await tap(page, 'compare-next');
+  await page.waitForSelector(byId('compare-ready'));
+  const flips = await page.evaluate(async () => {
+    const times: number[] = [];
+    for (let i = 0; i < 10; i++) {
+      const was = document.querySelector('[data-testid="which-shown"]')!.textContent;
+      const begun = performance.now();
+      window.dispatchEvent(new KeyboardEvent('keydown', { key: ' ' }));
+      do await new Promise(requestAnimationFrame);
+      while (document.querySelector('[data-testid="which-shown"]')!.textContent === was);
+      times.push(performance.now() - begun);
+    }
+    return times;
+  });
+  const middle = (of: number[]) => [...of].sort((p, q) => p - q)[of.length >> 1]!.toFixed(0);
+  console.table({
+    'first frame seen, ms': { value: first.seen.toFixed(0) },
+    'first frame developed, ms': { value: first.developed.toFixed(0) },
+    'next frame seen, ms, median': { value: middle(next.map(({ seen }) => seen)) },
+    'next frame developed, ms, median': { value: middle(next.map(({ developed }) => developed)) },
+    'flip, ms, median': { value: middle(flips) },
+    'drag at 100 %, drawn a second': { value: drag['drawn a second'] },
+    'drag, longest gap, ms': { value: drag['longest gap, ms'] },
   });
   await page.close();
 }

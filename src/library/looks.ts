@@ -10,7 +10,9 @@ import { lightbox } from './staff';
  * @param record of a frame that is open in the lightbox
  */
 export async function keepLook(record: FrameRecord, said: Partial<Afterthoughts>): Promise<boolean> {
+  // What was said comes first: its picture can be made again.
+  if ((await keepAfterthoughts([record.id], said)).length > 0) return false;
   const jpeg = await lightbox.call((api) => api.thumbnail(record.id, lookOf({ ...record, ...said })));
   const thumbnail = `data:image/jpeg;base64,${fromUint8Array(jpeg)}`;
-  return (await keepAfterthoughts([record.id], said, { [record.id]: thumbnail })).length === 0;
+  return (await keepAfterthoughts([record.id], {}, { [record.id]: thumbnail })).length === 0;
 }

@@ -1,12 +1,13 @@
 // The lightbox: opens files, develops them, compares them, and holds a few of them open at once.
 import * as Comlink from 'comlink';
 import { reportOf, type CheckReport } from '../core/dng/check';
+import { previewOf } from '../core/dng/preview';
 import { leavingDng } from '../core/frame/leaving';
 import type { FileEntry, FrameRecord } from '../core/frame/record';
 import { digestOf } from '../core/frame/digest';
 import { pictureReduced } from '../core/raw/develop-image';
 import { framingOf, partOf, type Reframe } from '../core/raw/reframe';
-import { seenSize, seenStep, storedOf, type Rectangle } from '../core/raw/shown';
+import { seenSize, seenStep, storedOf, turned, type Rectangle } from '../core/raw/shown';
 import { countImage } from '../core/raw/statistics';
 import {
   lightBetween,
@@ -18,7 +19,7 @@ import {
   type Numbers,
   type PlaceFigures,
 } from '../core/review/difference';
-import { viewFigures, viewPixels, type Clipping, type Look } from '../core/review/view';
+import { viewFigures, viewPixels, type Clipping, type Look, type ViewPixels } from '../core/review/view';
 import type { View } from '../core/review/clip-marks';
 import { drawMarks, markPicture, type MarkColours } from '../core/scopes/marks';
 import { pictureHistogram, type PictureHistogram } from '../core/scopes/picture-histogram';
@@ -51,6 +52,13 @@ export interface OpenedFile {
 export interface ViewAsk extends View {
   readonly clipping: Clipping;
   readonly colours: MarkColours;
+  /** True for the histogram of these pixels too. */
+  readonly tones: boolean;
+}
+
+export interface Viewed {
+  readonly bitmap: ImageBitmap;
+  readonly histogram: PictureHistogram | null;
 }
 
 export interface Figures {
@@ -77,6 +85,24 @@ const frames = openFrames(reader);
 
 const api = {
   ...watched(),
+
+  /** The picture that a raw file carries, for the time until it is open; null where there is none, or nothing to wait for. */
+  async preview(record: ToOpen): Promise<ImageBitmap | null> {
+    const bytes = await frames.rawFile(record);
+    const found = bytes && previewOf(bytes);
+    if (!found) return null;
+    const flat = await createImageBitmap(new Blob([found.jpeg as Uint8Array<ArrayBuffer>]));
+    const size = { width: flat.width, height: flat.height };
+    const rgba = drawn(flat, { x: 0, y: 0, ...size }, size);
+    const lies = found.orientation < 5;
+    const upright = new ImageData(
+      turned(rgba, size, found.orientation),
+      lies ? size.width : size.height,
+      lies ? size.height : size.width,
+    );
+    const bitmap = await createImageBitmap(upright);
+    return Comlink.transfer(bitmap, [bitmap]);
+  },
 
   /**
    * Opens a frame's files. What is shown is raw, developed; of a frame without it its finished picture.
@@ -116,10 +142,10 @@ const api = {
   },
 
   /** Pixels of a region of an open frame: as many as it has, or at most half as many in each direction. */
-  async view(id: string, ask: ViewAsk, look: Look): Promise<ImageBitmap> {
-    const { width, height, rgba } = pixelsOf(id, ask, look);
+  async view(id: string, ask: ViewAsk, look: Look): Promise<Viewed> {
+    const { width, height, rgba, histogram } = pixelsOf(id, ask, look);
     const bitmap = await createImageBitmap(new ImageData(rgba, width, height));
-    return Comlink.transfer(bitmap, [bitmap]);
+    return Comlink.transfer({ bitmap, histogram }, [bitmap]);
   },
 
   /** Size of what is seen of an open frame, looked at so. */
@@ -199,24 +225,28 @@ const api = {
 
 export type LightboxApi = typeof api;
 
-function pixelsOf(id: string, ask: ViewAsk, look: Look) {
+function pixelsOf(id: string, ask: ViewAsk, look: Look): ViewPixels {
   const shown = frames.look(id, look);
   if (shown.layout !== 'picture') {
     const from = frames.look(id, { ...look, channel: null });
-    if (from.layout !== 'picture') return viewPixels(shown, from, ask, ask.clipping, ask.colours);
+    if (from.layout !== 'picture') return viewPixels(shown, from, ask, ask.clipping, ask.colours, ask.tones);
   }
   return drawnView(shown as Decoded, ask);
 }
 
 /** A finished picture has no raw to be marked. */
-function drawnView({ bitmap }: Decoded, { region, width, height, clipping, colours }: ViewAsk) {
+function drawnView(
+  { bitmap }: Decoded,
+  { region, width, height, clipping, colours, tones }: ViewAsk,
+): ViewPixels {
   const rgba = drawn(bitmap, region, { width, height });
+  const histogram = tones ? pictureHistogram(rgba) : null;
   if (clipping.picture) {
     const mask = new Uint16Array(width * height);
     markPicture(rgba, { white: true, black: false }, mask);
     drawMarks(rgba, mask, width, colours);
   }
-  return { width, height, rgba };
+  return { width, height, rgba, histogram };
 }
 
 /** A region of a decoded picture, scaled. */

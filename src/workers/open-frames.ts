@@ -22,7 +22,7 @@ export interface OpenFrame {
   readonly raw: DngRaw | null;
   readonly linear: LinearImage | null;
   /** Its files as they came, until they have been looked through. */
-  files: { readonly format: Format; readonly bytes: Uint8Array }[] | null;
+  files: Files | null;
 }
 
 /** What has to be known of a frame to open it. */
@@ -40,23 +40,38 @@ export function openFrames(reader: RollReader) {
     { readonly from: LinearImage; readonly key: string; readonly to: LinearImage }
   >();
 
+  let turn: Promise<unknown> = Promise.resolve();
+
+  /** Files of the frame that was asked for last: what shows them first and what opens them read them once. */
+  let read: { readonly id: string; readonly files: Promise<Files> } | undefined;
+  const filesOf = (record: ToOpen) => {
+    if (read?.id !== record.id) read = { id: record.id, files: readFiles(reader, record) };
+    return read.files;
+  };
+
   return {
     open: opened,
+    /** Its raw file as it came; null where it has none, or is open already. */
+    rawFile: async (record: ToOpen) =>
+      open.has(record.id)
+        ? null
+        : ((await filesOf(record)).find(({ format }) => format === 'dng')?.bytes ?? null),
     look,
     /** What was read of its raw file, if it is open. */
     rawOf: (id: string) => open.get(id)?.raw ?? null,
   };
 
   /** @throws DngError when a file is broken, Error when one is not there */
-  async function opened(record: ToOpen): Promise<OpenFrame> {
-    const there = open.get(record.id);
-    if (there) {
-      keep(record.id, there);
-      return there;
-    }
-    const frame = await read(reader, record);
-    keep(record.id, frame);
-    return frame;
+  function opened(record: ToOpen): Promise<OpenFrame> {
+    // One after the other: two of the same file are read once, and two of different ones are not both half-way in memory.
+    const next = turn.then(async () => {
+      const frame = open.get(record.id) ?? (await opening(record, await filesOf(record)));
+      if (read?.id === record.id) read = undefined;
+      keep(record.id, frame);
+      return frame;
+    });
+    turn = next.catch(() => undefined);
+    return next;
   }
 
   /** @throws Error for one that is not open, or not any more */
@@ -98,25 +113,31 @@ function samplesOf({ shown, linear }: OpenFrame): number {
   return picture + (linear?.data.length ?? 0);
 }
 
-async function read(reader: RollReader, { id, files, place, image }: ToOpen): Promise<OpenFrame> {
+type Files = readonly { readonly format: Format; readonly bytes: Uint8Array }[];
+
+async function readFiles(reader: RollReader, { id, files, place }: ToOpen): Promise<Files> {
+  const whole: { format: Format; bytes: Uint8Array }[] = [];
+  for (const entry of files)
+    whole.push({ format: entry.format, bytes: await frameFile(reader, { id, place }, entry) });
+  return whole;
+}
+
+async function opening({ image }: ToOpen, files: Files): Promise<OpenFrame> {
   let raw: DngRaw | null = null;
   let linear: LinearImage | null = null;
   let shown: OpenFrame['shown'] | undefined;
-  const whole: { format: Format; bytes: Uint8Array }[] = [];
-  for (const entry of files) {
-    const bytes = await frameFile(reader, { id, place }, entry);
-    whole.push({ format: entry.format, bytes });
-    if (entry.format === 'dng') {
+  for (const { format, bytes } of files) {
+    if (format === 'dng') {
       raw = readDng(bytes);
       linear = rawFrameOf(raw);
       // Raw can be developed anew, whatever picture was made of it.
       if (shown === undefined || image.kind === 'mosaic') shown = linear;
     } else if (shown === undefined || image.kind === 'rgb') {
-      shown = { layout: 'picture', bitmap: await decoded(bytes, entry.format) };
+      shown = { layout: 'picture', bitmap: await decoded(bytes, format) };
     }
   }
   if (!shown) throw new Error('This frame has no file that can be shown');
-  return { shown, raw, linear, files: whole };
+  return { shown, raw, linear, files };
 }
 
 /** @throws Error for what the browser cannot decode */

@@ -296,8 +296,8 @@ async function deskKept(word: string): Promise<boolean> {
   return parts.join().includes(word);
 }
 
-/** Runs in the page: copies the first record, and its thumbnail, under so many new names. */
-export async function fillRoll(count: number): Promise<void> {
+/** Runs in the page: copies the first record, and its thumbnail, under so many new names; the first ones as a sequence of that many. */
+export async function fillRoll(count: number, inSequence = 0): Promise<void> {
   const name = (await indexedDB.databases()).map((d) => d.name!).find((n) => n.includes('velmo-roll'))!;
   const db = await new Promise<IDBDatabase>((done, fail) => {
     const request = indexedDB.open(name);
@@ -317,9 +317,14 @@ export async function fillRoll(count: number): Promise<void> {
   const write = db.transaction(table, 'readwrite');
   for (let i = 0; i < count; i++) {
     const id = `a${i.toString(16).padStart(31, '0')}`;
-    write
-      .objectStore(table)
-      .put(JSON.stringify({ ...record, id, timeMs: record.timeMs - i * 1000 }), `frame:${id}`);
+    write.objectStore(table).put(
+      JSON.stringify({
+        ...record,
+        ...{ id, timeMs: record.timeMs - i * 1000 },
+        ...(i < inSequence && { group: { id: 'b'.repeat(32), index: inSequence - 1 - i, of: inSequence } }),
+      }),
+      `frame:${id}`,
+    );
     write.objectStore(table).put(thumbnail, `thumb:${id}`);
   }
   await new Promise((done) => (write.oncomplete = done));

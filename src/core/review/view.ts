@@ -45,10 +45,19 @@ export function lookedAt(image: LinearImage, { white, print, reframe, whole, cha
   return channel === null ? printed(framed, print) : channelImage(framed, channel);
 }
 
+export interface ViewPixels {
+  readonly width: number;
+  readonly height: number;
+  readonly rgba: Uint8ClampedArray<ArrayBuffer>;
+  /** Of the pixels without marks, where it was asked for. */
+  readonly histogram: PictureHistogram | null;
+}
+
 /**
  * Pixels of a view, marks included.
  * @param image as it is looked at; of a channel its own image
  * @param from the image that the look was taken of, for marks of what is clipped in any channel
+ * @param tones true for their histogram too
  * @param view in columns and rows of what is seen of `from`: as many pixels as the region has, or half of that at most
  */
 export function viewPixels(
@@ -57,7 +66,8 @@ export function viewPixels(
   { region, width, height }: View,
   clipping: Clipping,
   colours: MarkColours,
-): { readonly width: number; readonly height: number; readonly rgba: Uint8ClampedArray<ArrayBuffer> } {
+  tones = false,
+): ViewPixels {
   const by = image === from || image.width === from.width ? 1 : sitesAPixel(from);
   const whole = seenSize(image);
   const part = {
@@ -74,13 +84,15 @@ export function viewPixels(
     size.width === own.width && size.height === own.height
       ? pictureOfRegion(image, own)
       : regionReduced(image, own, size);
+  // Before anything is drawn over it.
+  const histogram = tones ? pictureHistogram(rgba) : null;
   if (clipping.raw || clipping.picture) {
     const mask = new Uint16Array(size.width * size.height);
     if (clipping.picture) markPicture(rgba, { white: true, black: false }, mask);
     if (clipping.raw) markClipped(image, { region: own, ...size }, mask);
     drawMarks(rgba, mask, size.width, colours);
   }
-  return { ...size, rgba };
+  return { ...size, rgba, histogram };
 }
 
 /** A region of what is seen, averaged in linear light. */

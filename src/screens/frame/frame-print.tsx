@@ -20,30 +20,31 @@ export function FramePrint({
   print: Print | null;
   onPrint: (print: Print | null) => void;
 }) {
-  const [failed, setFailed] = useState<string | null>(null);
+  const [said, setSaid] = useState<string | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const due = useRef<(() => void) | null>(null);
   // What was chosen last is kept also when the frame is left before the slider has come to rest.
   useEffect(() => () => due.current?.(), []);
-  const choose = (to: Print | null) => {
+  const choose = (to: Print | null, moving = false) => {
     onPrint(to);
-    setFailed(null);
+    setSaid(null);
     clearTimeout(timer.current);
     due.current = () => {
       due.current = null;
       keepLook(record, { print: to }).then(
-        (kept) => !kept && setFailed('Not kept: the frame is gone.'),
-        (error: Error) => setFailed(`Not kept: ${error.message}.`),
+        (kept) => setSaid(kept ? 'Kept with the frame.' : 'Not kept: the frame is gone.'),
+        (error: Error) => setSaid(`Not kept: ${error.message}.`),
       );
     };
-    timer.current = setTimeout(() => due.current?.(), REST_MS);
+    if (moving) timer.current = setTimeout(() => due.current?.(), REST_MS);
+    else due.current();
   };
   return (
     <View style={styles.box}>
       <PrintChoice print={print} onPrint={choose} plainWords="no print: as raw is developed" />
-      {failed && (
-        <Words style={styles.warn} role="alert">
-          {failed}
+      {said && (
+        <Words style={said.startsWith('Not') && styles.warn} role="status" testID="print-said">
+          {said}
         </Words>
       )}
       <Words kind="label" quiet>

@@ -327,7 +327,14 @@ function OpenFrame({ record }: { record: FrameRecord }) {
           </View>
         ) : (
           <View style={styles.ground}>
-            {!layer.size && <Standing id={record.id} />}
+            {!layer.size && (
+              <Standing
+                id={record.id}
+                preview={opening.kind === 'opening' ? opening.preview : undefined}
+                width={viewWidth}
+                height={viewHeight}
+              />
+            )}
             <PictureGlass
               layers={[layer]}
               width={viewWidth}
@@ -387,20 +394,50 @@ function stateOf(layer: Layer, wanted: Wanted | null): 'loading' | 'fit' | 'full
   return layer.part ? 'full' : 'loading';
 }
 
-/** The small picture while the frame is opened. */
-function Standing({ id }: { id: string }) {
+/** The small picture while the frame is read, and then the one that its file carries while it is developed. */
+function Standing({
+  id,
+  preview,
+  width,
+  height,
+}: {
+  id: string;
+  preview: ImageBitmap | undefined;
+  width: number;
+  height: number;
+}) {
   const { data } = useThumbnail(id);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  // It stays until the developed picture lies over it.
+  const [kept, setKept] = useState(preview);
+  if (preview && preview !== kept) setKept(preview);
+  useEffect(() => {
+    if (kept && canvas.current) canvas.current.getContext('2d')!.drawImage(kept, 0, 0);
+  }, [kept]);
+  const scale = kept ? Math.min(width / kept.width, height / kept.height) : 1;
   return (
     <>
-      {data && <Image source={{ uri: data }} style={styles.image} resizeMode="contain" aria-hidden />}
+      {data && !kept && (
+        <Image source={{ uri: data }} style={styles.image} resizeMode="contain" aria-hidden />
+      )}
+      {kept && (
+        <View style={[styles.image, styles.centred]} testID="picture-preview">
+          <canvas
+            ref={canvas}
+            width={kept.width}
+            height={kept.height}
+            style={{ width: kept.width * scale, height: kept.height * scale }}
+          />
+        </View>
+      )}
       <Words kind="label" style={styles.note} role="status">
-        Opening the file…
+        {kept ? 'The file’s own picture; developing…' : 'Opening the file…'}
       </Words>
     </>
   );
 }
 
-/** Histograms of what is on view, or of all of it, once that can be seen; of several asked for the newest. */
+/** Histograms of all of it, or of what is on view once that can be seen; of several asked for the newest. */
 function useFigures(
   id: string,
   look: Look,
@@ -413,11 +450,8 @@ function useFigures(
   const [done, setDone] = useState('');
   const { size } = layer;
   const ready = wanted && size && layer.of === keyOf(wanted);
-  const region = ready
-    ? part
-      ? under(glassOver(size, wanted.window, wanted.zoom, wanted.at), size, wanted.window)
-      : { x: 0, y: 0, ...size }
-    : null;
+  const region =
+    ready && part ? under(glassOver(size, wanted.window, wanted.zoom, wanted.at), size, wanted.window) : null;
   const key = region && JSON.stringify([id, look, region]);
   useEffect(() => {
     if (!key || !region || busy.current || done === key) return;
@@ -432,6 +466,8 @@ function useFigures(
     // The key says all of it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, done]);
+  // Of all of it the picture has told already, and raw once its file was looked through.
+  if (!part) return layer.tones && { stopline: null, histogram: layer.tones };
   return figures;
 }
 
@@ -697,6 +733,7 @@ const styles = StyleSheet.create({
   page: { flex: 1, backgroundColor: colour.page },
   ground: { flex: 1, backgroundColor: colour.ground, overflow: 'hidden' },
   image: { position: 'absolute', width: '100%', height: '100%' },
+  centred: { alignItems: 'center', justifyContent: 'center' },
   note: {
     position: 'absolute',
     left: space.one,

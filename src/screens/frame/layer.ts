@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { MARK_COLOURS } from '../../core/finder/drawing';
 import type { Rectangle } from '../../core/raw/shown';
+import type { PictureHistogram } from '../../core/scopes/picture-histogram';
 import type { Clipping, Look } from '../../core/review/view';
 import { lightbox } from '../../library/staff';
 import type { Zoom } from './viewing';
@@ -31,6 +32,8 @@ export interface Layer {
     readonly region: Rectangle;
     readonly scale: number;
   } | null;
+  /** Of the developed picture, all of it; of the one before while a channel is shown. */
+  readonly tones: PictureHistogram | null;
   readonly failed: string | null;
 }
 
@@ -118,7 +121,7 @@ export interface Wanted {
   readonly at: { readonly x: number; readonly y: number };
 }
 
-const NOTHING: Layer = { of: null, size: null, fit: null, part: null, failed: null };
+const NOTHING: Layer = { of: null, size: null, fit: null, part: null, tones: null, failed: null };
 
 /** Asks the lightbox for what is wanted, one thing at a time; what is wanted meanwhile is asked for next. */
 class Feed {
@@ -173,9 +176,13 @@ class Feed {
     const region = { x: 0, y: 0, ...size };
     // A mosaic's cell is the least that a pixel of a smaller picture stands for.
     const pixels = pixelsFor(region, Math.min(fitScale(size, window), LARGEST_REDUCED));
-    const ask = { region, ...pixels, clipping, colours: MARK_COLOURS };
-    const fit = await lightbox.call((api) => api.view(id, ask, look));
-    this.set({ of: key, size, fit, part: null, failed: null });
+    const tones = look.channel === null;
+    const ask = { region, ...pixels, clipping, colours: MARK_COLOURS, tones };
+    const { bitmap: fit, histogram } = await lightbox.call((api) => api.view(id, ask, look));
+    this.set({
+      ...{ of: key, size, fit, part: null, failed: null },
+      ...(histogram && { tones: histogram }),
+    });
   }
 
   private async getPart(
@@ -184,8 +191,8 @@ class Feed {
     region: Rectangle,
     scale: number,
   ): Promise<void> {
-    const ask = { region, ...pixelsFor(region, scale), clipping, colours: MARK_COLOURS };
-    const bitmap = await lightbox.call((api) => api.view(id, ask, look));
+    const ask = { region, ...pixelsFor(region, scale), clipping, colours: MARK_COLOURS, tones: false };
+    const { bitmap } = await lightbox.call((api) => api.view(id, ask, look));
     this.set({ of: key, part: { bitmap, region, scale } });
   }
 

@@ -1,12 +1,13 @@
 // Opening a frame: first what is needed to see it, then what looking through its files tells.
 import { useEffect, useState } from 'react';
-import type { FrameRecord } from '../../core/frame/record';
+import { printOf, type FrameRecord } from '../../core/frame/record';
 import type { Opened, OpenedFile } from '../../workers/lightbox.worker';
 import { WorkerGone } from '../../workers/hire';
 import { lightbox } from '../../library/staff';
 
 export type Opening =
-  | { readonly kind: 'opening' }
+  /** `preview`: the picture that the file carries, as long as it is developed as that was. */
+  | { readonly kind: 'opening'; readonly preview?: ImageBitmap }
   | { readonly kind: 'open'; readonly opened: Opened; readonly file: OpenedFile | null }
   /** `there`: the bytes themselves can be had. */
   | { readonly kind: 'failed'; readonly message: string; readonly there: boolean };
@@ -18,6 +19,7 @@ export function useOpening(record: FrameRecord, attempt: number): Opening {
     opening: { kind: 'opening' },
   });
   const key = `${record.id} ${attempt}`;
+  const plain = !record.rewhite && !record.reframe && printOf(record) === null;
   useEffect(() => {
     let gone = false;
     const set = (opening: Opening) => !gone && setState({ of: key, opening });
@@ -25,6 +27,10 @@ export function useOpening(record: FrameRecord, attempt: number): Opening {
     // Whatever becomes of the lightbox, the file is where it was.
     const stop = lightbox.onFault((message) => fail(`${message}.`, true));
     const open = async () => {
+      if (plain) {
+        const preview = await lightbox.call((api) => api.preview(record));
+        if (preview) set({ kind: 'opening', preview });
+      }
       const opened = await lightbox.call((api) => api.open(record));
       set({ kind: 'open', opened, file: null });
       // What is seen comes first: it is asked for before this answers.

@@ -25,7 +25,8 @@ export function PrintChoice({
   plainWords,
 }: {
   print: Print | null;
-  onPrint: (print: Print | null) => void;
+  /** @param moving true while a slider is moved, and more will follow */
+  onPrint: (print: Print | null, moving?: boolean) => void;
   /** What plainly means here. */
   plainWords: string;
 }) {
@@ -82,7 +83,7 @@ export function PrintChoice({
       {changing && print && (
         <Changing
           print={print}
-          onPrint={onPrint}
+          onPrint={(changed) => onPrint(changed, true)}
           onKeep={(kept) => {
             change.mutate((list) => [...list.filter((one) => one.name !== kept.name), kept]);
             onPrint(kept);

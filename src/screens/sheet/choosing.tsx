@@ -25,7 +25,11 @@ export function ChoosingBar({ frames }: { frames: readonly FrameRecord[] }) {
   const [aim, setAim] = useState<Aim | null>(null);
   const [course, setCourse] = useState<string | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
-  if (!chosen) return null;
+  if (!chosen) {
+    // The next choice begins without an aim.
+    if (aim) setAim(null);
+    return null;
+  }
   const ids = frames.filter(({ id }) => chosen.has(id)).map(({ id }) => id);
   const run = async (act: () => Promise<void>) => {
     setFailed(null);
@@ -149,7 +153,10 @@ function Targets({
 }
 
 const styles = StyleSheet.create({
+  // On a screen that lies there is not the height for all of it.
   bar: {
+    maxHeight: '72%',
+    overflow: 'scroll',
     gap: space.one,
     padding: space.one,
     margin: space.one,

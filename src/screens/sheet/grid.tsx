@@ -121,8 +121,7 @@ export function Grid({ items, waiting, onFailed }: Props) {
     else if (key === 'c' && chosen?.size === 2) {
       const [first, second] = [...chosen];
       router.push({ pathname: '/compare', params: { first: first!, second: second! } });
-    } else if (key === 'Escape' && chosen) choose(null);
-    else return;
+    } else return;
     done();
   };
   return (

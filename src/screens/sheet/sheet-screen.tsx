@@ -1,6 +1,6 @@
 // The contact sheet: the frames of a roll, or all of them, in the person's order.
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useRecovery, useRoll } from '../../library/roll';
 import { useRolls } from '../../library/rolls';
@@ -34,6 +34,7 @@ export function SheetScreen() {
     () => (data?.waiting ?? []).filter((frame) => of === undefined || frame.roll === of),
     [data, of],
   );
+  useEscape();
   // What is done with a roll is done with all of it, whatever is shown.
   const ofRoll = useMemo(
     () => (data?.frames ?? []).filter((frame) => of === undefined || frame.roll === of),
@@ -131,6 +132,21 @@ export function SheetScreen() {
       <UndoBar />
     </View>
   );
+}
+
+/** Escape ends what was begun: choosing, sorting, looking at the roll. */
+function useEscape(): void {
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (e.key !== 'Escape' || e.defaultPrevented) return;
+      const { chosen, arranging, about, choose, setArranging, setAbout } = useSheet.getState();
+      if (chosen) choose(null);
+      else if (arranging) setArranging(false);
+      else if (about) setAbout(false);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
 }
 
 /** What was found in the store without a record when the page opened. */

@@ -65,14 +65,15 @@ export const Tile = memo(function Tile({ item, index, size, current }: Props) {
         >
           {data && <Image source={{ uri: data }} style={styles.image} resizeMode="contain" aria-hidden />}
         </View>
-        <View style={styles.marks} aria-hidden>
-          <Chips frames={frames} />
-        </View>
         {choosing && <View style={[styles.mark, on && styles.marked]} aria-hidden />}
         <Words kind="label" quiet numberOfLines={1} style={styles.caption}>
           {caption}
         </Words>
       </Pressable>
+      {/* The tile's name says the same in words. */}
+      <View style={styles.marks} aria-hidden>
+        <Chips frames={frames} />
+      </View>
     </View>
   );
 });
@@ -135,9 +136,9 @@ const styles = StyleSheet.create({
   dropped: { opacity: 0.4 },
   marks: {
     position: 'absolute',
-    left: 8,
-    right: 8,
-    top: 8,
+    left: 10,
+    right: 10,
+    top: 10,
     flexDirection: 'row',
     flexWrap: 'wrap',
     gap: 4,

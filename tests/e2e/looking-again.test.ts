@@ -1,0 +1,450 @@
+// Looking again, by touch and by key, at three sizes: the sheet sorted, filtered, judged and chosen from; one frame at every scale and in every channel; two
+// compared; re-framed, printed, exported, and the desk set as a frame was. What is said stays after the page is opened anew.
+import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { unzipSync } from 'fflate';
+import type { Page } from 'puppeteer-core';
+import { checkDng } from '../../src/core/dng/check';
+import { readDng } from '../../src/core/dng/read';
+import {
+  byId,
+  deskKeeps,
+  fillRoll,
+  openStage,
+  serious,
+  SIZES,
+  tap,
+  tapOn,
+  words,
+  wordsBecome,
+  type Stage,
+} from './browser';
+
+jest.setTimeout(120_000);
+
+const downloads = mkdtempSync(join(tmpdir(), 'velmo-looking-'));
+let stage: Stage;
+const pages = new Map<string, Page>();
+beforeAll(async () => {
+  stage = await openStage();
+});
+afterAll(async () => {
+  await stage.close();
+  rmSync(downloads, { recursive: true, force: true });
+});
+
+/** A sheet of the demo's frames at that size, each size with a store of its own. */
+async function sheetAt(size: (typeof SIZES)[number]): Promise<Page> {
+  const there = pages.get(size.name);
+  if (there) return there;
+  const page = await stage.phone();
+  await page.setViewport({ ...size, deviceScaleFactor: 1 });
+  await page.goto(`${stage.origin}/sheet`);
+  await page.waitForSelector(byId('sheet-frame'), { timeout: 20_000 });
+  // Where a file can be chosen to write into, a test could not choose one.
+  await page.evaluate(() => delete (window as { showSaveFilePicker?: unknown }).showSaveFilePicker);
+  const session = await page.createCDPSession();
+  await session.send('Browser.setDownloadBehavior', {
+    behavior: 'allow',
+    browserContextId: page.browserContext().id,
+    downloadPath: downloads,
+    eventsEnabled: true,
+  });
+  pages.set(size.name, page);
+  return page;
+}
+
+/** What tiles are called, in their order. */
+const labels = (page: Page) =>
+  page.$$eval('[data-index]', (tiles) => tiles.map((tile) => tile.getAttribute('aria-label') ?? ''));
+const labelsBecome = (page: Page, index: number, pattern: RegExp) =>
+  page.waitForFunction(
+    (i: number, source: string) =>
+      new RegExp(source).test(
+        document.querySelector(`[data-index="${i}"]`)?.getAttribute('aria-label') ?? '',
+      ),
+    { timeout: 20_000 },
+    index,
+    pattern.source,
+  );
+const there = (page: Page, id: string) => page.waitForSelector(byId(id), { timeout: 30_000 });
+const chosenBecome = (page: Page, pattern: RegExp) => wordsBecome(page, 'choosing-words', pattern);
+
+/** One finger across a tile, or one that rests until choosing begins and goes on to another. */
+async function finger(page: Page, from: number, to: { index?: number; dx?: number; rests?: boolean }) {
+  const boxOf = async (index: number) => (await (await page.$(`[data-index="${index}"]`))!.boundingBox())!;
+  const box = await boxOf(from);
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const touch = await page.touchscreen.touchStart(x, y);
+  if (to.rests) await there(page, 'choosing');
+  const end = to.index === undefined ? box : await boxOf(to.index);
+  const [toX, toY] = [end.x + end.width / 2 + (to.dx ?? 0), end.y + end.height / 2];
+  for (let i = 1; i <= 5; i++) await touch.move(x + ((toX - x) * i) / 5, y + ((toY - y) * i) / 5);
+  await touch.end();
+}
+
+/** The one file that is there after it was asked for; the folder is empty again. */
+async function downloaded(ending: string): Promise<{ name: string; bytes: Uint8Array }> {
+  for (;;) {
+    const name = readdirSync(downloads).find((file) => file.endsWith(ending));
+    if (name) {
+      const bytes = new Uint8Array(readFileSync(join(downloads, name)));
+      rmSync(join(downloads, name));
+      return { name, bytes };
+    }
+    await new Promise((next) => setTimeout(next, 50));
+  }
+}
+
+describe.each(SIZES)('the sheet, $name', (size) => {
+  let page: Page;
+  beforeAll(async () => {
+    page = await sheetAt(size);
+  });
+
+  it('a swipe keeps or drops, keys do too and rate; twice is none', async () => {
+    await Promise.all([finger(page, 0, { dx: 80 })]);
+    await finger(page, 1, { dx: -80 });
+    await labelsBecome(page, 0, /, kept/);
+    await labelsBecome(page, 1, /, dropped/);
+    await page.focus('[data-index="0"]');
+    await page.keyboard.press('4');
+    await labelsBecome(page, 0, /kept, rating 4/);
+    await page.keyboard.press('k');
+    await labelsBecome(page, 0, /^(?!.*kept).*rating 4/);
+    await page.keyboard.press('k');
+    await page.keyboard.press('ArrowRight');
+    await page.waitForFunction(() => (document.activeElement as HTMLElement).dataset.index === '1');
+    expect(await serious(page)).toEqual([]);
+  });
+
+  it('is sorted and filtered, and says what is not shown', async () => {
+    await tap(page, 'arrange');
+    await tap(page, 'sort-clipped');
+    await labelsBecome(page, 0, /clips in raw/);
+    await tap(page, 'sort-way');
+    await labelsBecome(page, 0, /^(?!.*clips in raw)/);
+    await page.focus(byId('sort-clipped'));
+    await page.keyboard.press('ArrowLeft');
+    await page.waitForSelector(`${byId('sort-exposure')}[aria-checked=true]`);
+    await labelsBecome(page, 0, /1\/6400/);
+    expect(await serious(page)).toEqual([]);
+    await tap(page, 'filter-dropped');
+    await wordsBecome(page, 'filter-note', /1 of 8: dropped/);
+    expect(await labels(page)).toHaveLength(1);
+    await tap(page, 'least-rating-3');
+    await wordsBecome(page, 'filter-note', /0 of 8/);
+    await tap(page, 'show-all');
+    await tap(page, 'sort-time');
+    await tap(page, 'sort-way');
+    await tap(page, 'arrange');
+    await labelsBecome(page, 0, /kept, rating 4/);
+  });
+
+  it('frames are chosen by a finger that rests and moves on, by Shift, by the space bar', async () => {
+    await finger(page, 0, { rests: true, index: 1 });
+    await chosenBecome(page, /2 chosen/);
+    await page.focus('[data-index="1"]');
+    await page.keyboard.press('Space');
+    await chosenBecome(page, /1 chosen/);
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.up('Shift');
+    await chosenBecome(page, /[23] chosen/);
+    await page.keyboard.down('Control');
+    await page.keyboard.press('a');
+    await page.keyboard.up('Control');
+    await chosenBecome(page, /8 chosen/);
+    expect(await serious(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.waitForSelector(byId('choosing'), { hidden: true });
+  });
+
+  it('what is said is there when the page is opened anew', async () => {
+    await page.reload();
+    await labelsBecome(page, 0, /kept, rating 4/);
+    await labelsBecome(page, 1, /dropped/);
+    await page.evaluate(() => delete (window as { showSaveFilePicker?: unknown }).showSaveFilePicker);
+  });
+});
+
+describe.each(SIZES)('one frame, $name', (size) => {
+  let page: Page;
+  beforeAll(async () => {
+    page = await sheetAt(size);
+    await (await page.$('[data-index="3"]'))!.evaluate((tile) => tile.scrollIntoView({ block: 'center' }));
+    await tapOn(page, (await page.$('[data-index="3"]'))!);
+    await there(page, 'picture-fit');
+  });
+
+  it('is seen fitted, at 100 and 200 percent, moved, and the next one at the same place', async () => {
+    expect(await serious(page)).toEqual([]);
+    await tap(page, 'double');
+    await there(page, 'picture-full');
+    await tap(page, 'full');
+    await there(page, 'picture-full');
+    const middle = () =>
+      page.$eval(byId('picture-full'), (glass) => {
+        const canvas = glass.querySelector('canvas')!;
+        const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+        let sum = 0;
+        for (let i = 0; i < data.length; i += 97) sum = (sum * 31 + data[i]!) % 1e9;
+        return sum;
+      });
+    const before = await middle();
+    const box = (await (await page.$(byId('picture-full')))!.boundingBox())!;
+    const touch = await page.touchscreen.touchStart(box.x + box.width / 2, box.y + box.height / 2);
+    for (let i = 1; i <= 6; i++)
+      await touch.move(box.x + box.width / 2 - 12 * i, box.y + box.height / 2 - 12 * i);
+    await touch.end();
+    await page.waitForFunction(
+      (was: number) => {
+        const canvas = document.querySelector<HTMLCanvasElement>('[data-testid="picture-full"] canvas');
+        if (!canvas) return false;
+        const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+        let sum = 0;
+        for (let i = 0; i < data.length; i += 97) sum = (sum * 31 + data[i]!) % 1e9;
+        return sum !== was;
+      },
+      {},
+      before,
+    );
+    const place = await words(page, 'frame-place');
+    await page.keyboard.press('ArrowRight');
+    await page.waitForFunction(
+      (was: string) => document.querySelector('[data-testid="frame-place"]')?.textContent !== was,
+      {},
+      place,
+    );
+    await there(page, 'picture-full');
+    await page.keyboard.press('ArrowLeft');
+    await wordsBecome(page, 'frame-place', new RegExp(place));
+    await there(page, 'picture-full');
+    await page.keyboard.press('f');
+    await there(page, 'picture-fit');
+    // Fitted, a finger across goes on.
+    const fit = (await (await page.$(byId('picture-fit')))!.boundingBox())!;
+    const across = await page.touchscreen.touchStart(fit.x + fit.width * 0.7, fit.y + fit.height / 2);
+    for (let i = 1; i <= 6; i++) await across.move(fit.x + fit.width * 0.7 - 20 * i, fit.y + fit.height / 2);
+    await across.end();
+    await page.waitForFunction(
+      (was: string) => document.querySelector('[data-testid="frame-place"]')?.textContent !== was,
+      {},
+      place,
+    );
+    await there(page, 'picture-fit');
+    await tap(page, 'frame-before');
+    await wordsBecome(page, 'frame-place', new RegExp(place));
+    await there(page, 'picture-fit');
+  });
+
+  it('is developed or one channel of raw, with marks by a tap or a key, and figures of what is on view', async () => {
+    const pixel = () =>
+      page.$eval(byId('picture-fit'), (glass) => {
+        const canvas = glass.querySelector('canvas')!;
+        const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+        let [coloured, burnt] = [0, 0];
+        for (let i = 0; i < data.length; i += 4) {
+          if (
+            Math.max(data[i]!, data[i + 1]!, data[i + 2]!) - Math.min(data[i]!, data[i + 1]!, data[i + 2]!) >
+            24
+          )
+            coloured++;
+          if (data[i] === 255 && data[i + 1] === 111 && data[i + 2] === 174) burnt++;
+        }
+        return { coloured, burnt };
+      });
+    expect(await pixel()).toMatchObject({ burnt: 0 });
+    expect((await pixel()).coloured).toBeGreaterThan(0);
+    await tap(page, 'channel-G1');
+    await there(page, 'picture-fit');
+    expect((await pixel()).coloured).toBe(0);
+    await tap(page, 'channel-picture');
+    await tap(page, 'clips-raw');
+    await page.waitForSelector(`${byId('clips-raw')}[aria-checked=true]`);
+    await there(page, 'picture-fit');
+    expect((await pixel()).burnt).toBeGreaterThan(0);
+    await page.keyboard.press('r');
+    await page.keyboard.press('p');
+    await page.waitForSelector(`${byId('clips-picture')}[aria-checked=true]`);
+    await page.keyboard.press('p');
+    await tap(page, 'full');
+    await there(page, 'picture-full');
+    await there(page, 'figures-of');
+    await tap(page, 'figures-of-part');
+    await page.waitForSelector(`${byId('figures-of-part')}[aria-checked=true]`);
+    await tap(page, 'figures-of-whole');
+    await page.keyboard.press('f');
+    await there(page, 'picture-fit');
+  });
+
+  it('is kept and rated under the thumb, and by key', async () => {
+    await tap(page, 'keep');
+    await page.waitForSelector(`${byId('keep')}[aria-checked=true]`);
+    await tap(page, 'rate');
+    await tap(page, 'rating-2');
+    await wordsBecome(page, 'rate', /^●●$/);
+    await page.keyboard.press('d');
+    await page.waitForSelector(`${byId('drop')}[aria-checked=true]`);
+    await page.keyboard.press('0');
+    await wordsBecome(page, 'rate', /^Rate$/);
+    await tap(page, 'drop');
+    await page.waitForSelector(`${byId('drop')}[aria-checked=false]`);
+  });
+
+  it('is printed otherwise, and plainly again; raw does not know it', async () => {
+    await tap(page, 'print-soot');
+    await page.waitForSelector(`${byId('print-soot')}[aria-checked=true]`);
+    await wordsBecome(page, 'print-said', /Kept with the frame/);
+    await page.reload();
+    await there(page, 'picture-fit');
+    await page.waitForSelector(`${byId('print-soot')}[aria-checked=true]`);
+    await wordsBecome(page, 'raw-untouched', /Raw untouched: SHA-256 [0-9a-f]{8}/);
+    await page.evaluate(() => delete (window as { showSaveFilePicker?: unknown }).showSaveFilePicker);
+  });
+
+  it('is re-framed by keys and by a corner, kept, and whole again in one tap', async () => {
+    await tap(page, 'reframe');
+    await there(page, 'reframer');
+    expect(await serious(page)).toEqual([]);
+    await tap(page, 'reframe-shape-1:1');
+    const told = () => page.$eval(byId('reframer'), (e) => e.getAttribute('aria-label') ?? '');
+    const [, w, h] = /(\d+) × (\d+)/.exec(await told())!;
+    expect(w).toBe(h);
+    await page.focus(byId('reframer'));
+    await page.keyboard.press('-');
+    await page.keyboard.press('ArrowUp');
+    await page.keyboard.press(']');
+    await page.waitForFunction(() =>
+      /turned 0\.2 degrees/.test(
+        document.querySelector('[data-testid="reframer"]')!.getAttribute('aria-label')!,
+      ),
+    );
+    await tap(page, 'reframe-quarter');
+    await tap(page, 'reframe-keep');
+    await there(page, 'reframe-back');
+    await there(page, 'picture-fit');
+    await wordsBecome(page, 'raw-untouched', /as it was saved/);
+    await tap(page, 'reframe-back');
+    await page.waitForSelector(byId('reframe-back'), { hidden: true });
+    await there(page, 'picture-fit');
+  });
+
+  it('leaves with its print in its tags, and raw as it was', async () => {
+    await tap(page, 'download');
+    const { bytes } = await downloaded('.dng');
+    const file = readDng(bytes);
+    expect(checkDng(bytes)).toMatchObject({ ok: true });
+    expect(file.xmp).toContain('velmoAfter:PrintName="Soot"');
+    await tap(page, 'print-plain');
+    await wordsBecome(page, 'print-said', /Kept with the frame/);
+    await tap(page, 'export-kind-jpeg');
+    await tap(page, 'export-size-4');
+    await tap(page, 'export-run');
+    await wordsBecome(page, 'export-said', /1 frame exported/);
+    const jpeg = await downloaded('.jpg');
+    expect([jpeg.bytes[0], jpeg.bytes[1]]).toEqual([0xff, 0xd8]);
+    await tap(page, 'export-kind-stored');
+  });
+
+  it('is compared with the next: flipped, side by side, split by a line; and said in figures', async () => {
+    await tap(page, 'compare-next');
+    await there(page, 'compare-ready');
+    await wordsBecome(page, 'which-shown', /First/);
+    await tap(page, 'glass');
+    await wordsBecome(page, 'which-shown', /Second/);
+    await page.keyboard.press('Space');
+    await wordsBecome(page, 'which-shown', /First/);
+    await wordsBecome(page, 'identical', /Not identical: [\d,]+ sites differ, at most by \d+|Not comparable/);
+    await wordsBecome(page, 'by-settings', /EV exposure/);
+    expect(await serious(page)).toEqual([]);
+    await tap(page, 'compare-side');
+    await there(page, 'glass-second');
+    await tap(page, 'compare-split');
+    await page.focus(byId('split-line'));
+    await page.keyboard.press('End');
+    await page.waitForSelector(`${byId('split-line')}[aria-valuenow="100"]`);
+    // A touch right after another may be taken for its end: until it was heard.
+    const at = () => page.$eval(byId('split-line'), (line) => Number(line.getAttribute('aria-valuenow')));
+    while ((await at()) > 90) {
+      const line = (await (await page.$(byId('split-line')))!.boundingBox())!;
+      const touch = await page.touchscreen.touchStart(line.x + 10, line.y + line.height / 2);
+      for (let i = 1; i <= 5; i++) await touch.move(line.x + 10 - 20 * i, line.y + line.height / 2);
+      await touch.end();
+    }
+    await page.keyboard.press('Escape');
+    await there(page, 'sheet-frame');
+  });
+});
+
+it('two frames with the same numbers are identical, and a sequence is one tile that opens', async () => {
+  const page = await sheetAt(SIZES[0]);
+  await page.evaluate(fillRoll, 200, 5);
+  await page.reload();
+  await page.evaluate(() => delete (window as { showSaveFilePicker?: unknown }).showSaveFilePicker);
+  const group = await there(page, 'sheet-group');
+  expect(await group!.evaluate((tile) => tile.getAttribute('aria-label'))).toMatch(/^Sequence of 5 frames/);
+  await tap(page, 'sheet-group');
+  await page.waitForSelector(`${byId('sheet-group')}[aria-expanded=true]`);
+  const index = Number(await group!.evaluate((tile) => (tile as HTMLElement).dataset.index));
+  // Two of them are copies of one another.
+  await page.focus(`[data-index="${index + 1}"]`);
+  await page.keyboard.press('Space');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Space');
+  await chosenBecome(page, /2 chosen/);
+  await page.keyboard.press('c');
+  await there(page, 'compare-ready');
+  await wordsBecome(page, 'identical', /^RawIdentical: every number is the same/);
+  await wordsBecome(page, 'moved-between', /stands still/);
+  await page.keyboard.press('Escape');
+});
+
+it('an export of two hundred stops half way and leaves nothing broken; the next one is whole', async () => {
+  const page = pages.get(SIZES[0].name)!;
+  await there(page, 'choosing');
+  await page.focus('[data-index="0"]');
+  await page.keyboard.down('Control');
+  await page.keyboard.press('a');
+  await page.keyboard.up('Control');
+  await chosenBecome(page, /208 chosen/);
+  await tap(page, 'choosing-export');
+  await tap(page, 'export-run');
+  await wordsBecome(page, 'export-said', /^[3-9] of 208|^\d\d+ of 208/);
+  await tap(page, 'export-cancel');
+  await wordsBecome(page, 'export-said', /Cancelled: nothing was kept/);
+  expect(readdirSync(downloads).filter((name) => name.endsWith('.zip'))).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.waitForSelector(byId('choosing'), { hidden: true });
+  await finger(page, 0, { rests: true, index: 1 });
+  await chosenBecome(page, /2 chosen/);
+  await tap(page, 'choosing-export');
+  await page.focus(byId('export-pattern'));
+  await page.keyboard.down('Control');
+  await page.keyboard.press('a');
+  await page.keyboard.up('Control');
+  await page.keyboard.type('kiln-{nummer}');
+  await wordsBecome(page, 'export-pattern-error', /\{nummer\} means nothing/);
+  for (let i = 0; i < 'mmer}'.length; i++) await page.keyboard.press('Backspace');
+  await page.keyboard.type('mber}');
+  await wordsBecome(page, 'export-sample', /^kiln-01/);
+  await tap(page, 'export-run');
+  await wordsBecome(page, 'export-said', /2 frames exported/);
+  const { bytes } = await downloaded('.zip');
+  const files = unzipSync(bytes);
+  expect(Object.keys(files).sort()).toEqual(['kiln-01.dng', 'kiln-02.dng']);
+  for (const file of Object.values(files)) expect(checkDng(file)).toMatchObject({ ok: true });
+});
+
+it('the desk is set as a frame was, after what will change was shown', async () => {
+  const page = pages.get('wide')!;
+  await tapOn(page, (await page.$('[data-index="0"]'))!);
+  await there(page, 'picture-fit');
+  await wordsBecome(page, 'set-desk-changes', /Shutter: automatic → .*1\/6400|Shutter: .*1\/6400/);
+  await tap(page, 'set-desk-way-set');
+  await tap(page, 'set-desk-way-out');
+  await tap(page, 'set-desk');
+  await there(page, 'reading');
+  await deskKeeps(page, '{"auto":false,"exact":0.000');
+});
