@@ -36,8 +36,8 @@ function Screens() {
   const [opened, setOpened] = useState(onFinder);
   if (onFinder && !opened) setOpened(true);
   useRollChanges();
-  useEffect(setups.hear, []);
-  useEffect(prints.hear, []);
+  useEffect(() => setups.hear(), []);
+  useEffect(() => prints.hear(), []);
   useEffect(keepReadingOut, []);
   useUnsavedGuard();
   const theme = useDesk((d) => d.theme);

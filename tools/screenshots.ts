@@ -89,7 +89,7 @@ async function steps(stage: Stage) {
   await press(page, 'outside');
   await page.waitForSelector(byId('scene-spy-hole'));
   await page.waitForFunction(() => [...document.images].every((i) => i.complete));
-  await (await page.$(byId('scene-spy-hole')))!.evaluate((e) => e.scrollIntoView({ block: 'center' }));
+  await (await page.$(byId('scene-spy-hole')))!.evaluate((e) => e.scrollIntoView({ block: 'nearest' }));
   taken.push(await picture(page));
   await press(page, 'scene-spy-hole', 'support-tripod');
   await page.keyboard.press('Escape');
@@ -410,7 +410,6 @@ async function rolls(stage: Stage) {
       await page.goto(`${stage.origin}/sheet`);
       await page.waitForSelector(`${byId('sheet-frame')} img`);
       await page.waitForFunction(() => [...document.images].every((i) => i.complete));
-      return page.$$(byId('sheet-frame'));
     };
     // Frames that wait, and then the roll at rest.
     const sheets: Uint8Array[] = [];
@@ -426,19 +425,60 @@ async function rolls(stage: Stage) {
       await (await page.$(byId('cancel-all')))!.evaluate((e) => (e as HTMLElement).click());
       await page.waitForSelector(byId('undo'));
     }
-    const cells = await toSheet();
-    save(`sheet-${kind}`, ...sheets, await picture(page));
-    await cells[3]!.click();
-    await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
-    await page.waitForSelector(byId('forecast-held'));
-    const frame = await picture(page);
-    if (kind === 'wide') save('frame-wide', frame);
-    else {
-      await (await toSheet())[5]!.click();
+    await toSheet();
+    // Some are kept, one is dropped, two are rated.
+    for (const [i, keys] of ['', 'd', '', 'k5', 'k3', ''].entries()) {
+      await page.focus(`[data-index="${i}"]`);
+      for (const key of keys) await page.keyboard.press(key as 'k');
+    }
+    await page.waitForFunction(() => /rating 3/.test(document.body.innerHTML));
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    const frameOf = async (index: number) => {
+      await toSheet();
+      await page.$eval(`[data-index="${index}"]`, (tile) => (tile as HTMLElement).click());
       await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
-      await (await page.$(byId('full')))!.click();
+      await page.waitForSelector(byId('forecast-held'));
+    };
+    const pushed = async (...ids: string[]) => {
+      for (const id of ids)
+        await (await page.waitForSelector(byId(id)))!.evaluate((e) => (e as HTMLElement).click());
+    };
+    sheets.push(await picture(page));
+    if (kind === 'phone') {
+      await pushed('arrange');
+      sheets.push(await picture(page));
+    }
+    await frameOf(3);
+    const frames = [await picture(page)];
+    if (kind === 'phone') {
+      await frameOf(5);
+      await pushed('clips-raw', 'full');
       await page.waitForSelector(byId('picture-full'));
-      save('frame-phone', frame, await picture(page));
+      frames.push(await picture(page));
+      await pushed('clips-raw', 'fit', 'print-soot');
+      await page.waitForSelector(byId('picture-fit'));
+      await page.$eval(byId('prints'), (e) => e.scrollIntoView({ block: 'nearest' }));
+      frames.push(await picture(page));
+    }
+    await frameOf(5);
+    await pushed('print-plain', 'reframe');
+    await page.waitForSelector(byId('reframer'));
+    await pushed('reframe-shape-3:2');
+    await page.focus(byId('reframe-tilt'));
+    for (let i = 0; i < 3; i++) await page.keyboard.press('PageUp');
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    const framing = await picture(page);
+    await pushed('reframe-leave');
+    await frameOf(4);
+    await pushed('compare-next');
+    await page.waitForSelector(byId('moved-between'), { timeout: 60_000 });
+    await pushed('compare-split');
+    const compared = await picture(page);
+    if (kind === 'wide') save('looking-again-wide', ...sheets, ...frames, compared);
+    else {
+      save('sheet-phone', ...sheets);
+      save('frame-phone', ...frames);
+      save('compare-and-framing-phone', compared, framing);
     }
     await page.close();
   }

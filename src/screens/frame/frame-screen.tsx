@@ -1,47 +1,46 @@
 // One frame: the picture at any scale, developed or a channel of raw, its histograms, what clips, all that is known of it, and what is thought of it.
 import { useRouter } from 'expo-router';
-import { useEffect, useRef, useState } from 'react';
-import { Image, PixelRatio, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import type { Figures, OpenedFile } from '../../workers/lightbox.worker';
-import { fileName } from '../../core/frame/file-name';
-import { forecastHeld, partsOfFrame, printOf, type FrameRecord } from '../../core/frame/record';
-import { asItCameOut, asItWasSet } from '../../core/frame/taken';
-import type { RawFigures } from '../../core/frame/record-parts';
-import { EIGHT_BITS } from '../../core/frame/picture-frame';
-import type { CheckReport } from '../../core/dng/check';
+import { useEffect, useState } from 'react';
+import { PixelRatio, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { whiteWords, type WhitePoint } from '../../core/colour/temperature';
+import { lookOf } from '../../core/frame/look';
+import { partsOfFrame, printOf, type FrameRecord } from '../../core/frame/record';
+import { asItCameOut, asItWasSet } from '../../core/frame/taken';
+import type { Reframe } from '../../core/raw/reframe';
 import type { Look } from '../../core/review/view';
 import type { Print } from '../../core/setting/print';
 import { isUnknown } from '../../core/units/known';
-import { formatEv } from '../../core/units/ladders';
-import type { Reframe } from '../../core/raw/reframe';
-import { lookOf } from '../../core/frame/look';
 import { keepLook } from '../../library/looks';
-import { useDesk } from '../../live/desk';
-import { useRoll, useThumbnail } from '../../library/roll';
-import { lightbox } from '../../library/staff';
-import type { Heights } from '../../ui/scopes/shape';
+import { useRoll } from '../../library/roll';
 import { Button } from '../../ui/button';
-import { saveFile } from '../../ui/save-file';
-import { Segmented } from '../../ui/segmented';
-import { colour, radius, space } from '../../ui/theme';
+import { colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
-import { capital, percentWords } from '../finder/format';
-import { paintPicture, paintStopline } from '../../ui/scopes/paint';
-import { Scope } from '../../ui/scopes/scope';
-import { useArranged } from '../sheet/arranged';
-import { deleteWithUndo } from '../sheet/undo-bar';
+import type { OpenedFile } from '../../workers/lightbox.worker';
+import { capital } from '../finder/format';
 import { ExportPanel } from '../rolls/export-panel';
+import { SetDesk } from '../rolls/set-desk';
 import { say, saidByKey } from '../rolls/verdicts';
+import { useArranged } from '../sheet/arranged';
 import { CaptureData } from './capture-data';
+import {
+  ForecastTable,
+  linearWords,
+  Panel,
+  PartChoice,
+  PictureScope,
+  pictureWords,
+  RawScope,
+} from './figures';
 import { FramePrint } from './frame-print';
 import { FrameWhite } from './frame-white';
-import { fitScale, glassOver, keyOf, under, useLayer, type Layer, type Wanted } from './layer';
+import { Head } from './head';
+import { useLayer, type Wanted } from './layer';
 import { LookBar } from './look-bar';
+import { stateOf, useFigures } from './on-view';
 import { useOpening } from './opened';
 import { PictureGlass } from './picture-glass';
 import { ratioSeen, ReframeControls, Reframer, type Shape } from './reframer';
-import { SetDesk } from '../rolls/set-desk';
+import { Standing } from './standing';
 import { VerdictBar } from './verdict-bar';
 import { useViewing } from './viewing';
 
@@ -386,91 +385,6 @@ function untouchedWords({ files }: FrameRecord, file: OpenedFile | null): string
     : `Raw untouched: SHA-256 ${hash}, as it was saved.`;
 }
 
-/** What is there of what is wanted: nothing, all of it, or the part that is looked at as sharp as it is. */
-function stateOf(layer: Layer, wanted: Wanted | null): 'loading' | 'fit' | 'full' {
-  if (!wanted || !layer.size || layer.of !== keyOf(wanted)) return 'loading';
-  const glass = glassOver(layer.size, wanted.window, wanted.zoom, wanted.at);
-  if (wanted.zoom === 'fit' || glass.scale <= fitScale(layer.size, wanted.window) * 1.02) return 'fit';
-  return layer.part ? 'full' : 'loading';
-}
-
-/** The small picture while the frame is read, and then the one that its file carries while it is developed. */
-function Standing({
-  id,
-  preview,
-  width,
-  height,
-}: {
-  id: string;
-  preview: ImageBitmap | undefined;
-  width: number;
-  height: number;
-}) {
-  const { data } = useThumbnail(id);
-  const canvas = useRef<HTMLCanvasElement>(null);
-  // It stays until the developed picture lies over it.
-  const [kept, setKept] = useState(preview);
-  if (preview && preview !== kept) setKept(preview);
-  useEffect(() => {
-    if (kept && canvas.current) canvas.current.getContext('2d')!.drawImage(kept, 0, 0);
-  }, [kept]);
-  const scale = kept ? Math.min(width / kept.width, height / kept.height) : 1;
-  return (
-    <>
-      {data && !kept && (
-        <Image source={{ uri: data }} style={styles.image} resizeMode="contain" aria-hidden />
-      )}
-      {kept && (
-        <View style={[styles.image, styles.centred]} testID="picture-preview">
-          <canvas
-            ref={canvas}
-            width={kept.width}
-            height={kept.height}
-            style={{ width: kept.width * scale, height: kept.height * scale }}
-          />
-        </View>
-      )}
-      <Words kind="label" style={styles.note} role="status">
-        {kept ? 'The file’s own picture; developing…' : 'Opening the file…'}
-      </Words>
-    </>
-  );
-}
-
-/** Histograms of all of it, or of what is on view once that can be seen; of several asked for the newest. */
-function useFigures(
-  id: string,
-  look: Look,
-  layer: Layer,
-  wanted: Wanted | null,
-  part: boolean,
-): Figures | null {
-  const [figures, setFigures] = useState<Figures | null>(null);
-  const busy = useRef(false);
-  const [done, setDone] = useState('');
-  const { size } = layer;
-  const ready = wanted && size && layer.of === keyOf(wanted);
-  const region =
-    ready && part ? under(glassOver(size, wanted.window, wanted.zoom, wanted.at), size, wanted.window) : null;
-  const key = region && JSON.stringify([id, look, region]);
-  useEffect(() => {
-    if (!key || !region || busy.current || done === key) return;
-    busy.current = true;
-    lightbox
-      .call((api) => api.figures(id, region, look))
-      .then(setFigures, () => undefined)
-      .finally(() => {
-        busy.current = false;
-        setDone(key);
-      });
-    // The key says all of it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, done]);
-  // Of all of it the picture has told already, and raw once its file was looked through.
-  if (!part) return layer.tones && { stopline: null, histogram: layer.tones };
-  return figures;
-}
-
 /** Verdicts and the way to the next frame by keys, wherever on the screen the focus is; Escape goes back. */
 function useKeys(record: FrameRecord, step: ((by: -1 | 1) => void) | null): void {
   const router = useRouter();
@@ -498,44 +412,6 @@ function useKeys(record: FrameRecord, step: ((by: -1 | 1) => void) | null): void
   }, [record, step, router]);
 }
 
-function Head({
-  record,
-  white,
-  ready,
-  broken,
-  other,
-}: {
-  record: FrameRecord;
-  white: WhitePoint | null;
-  ready: boolean;
-  broken: boolean;
-  /** Id of a frame to compare with. */
-  other: string | undefined;
-}) {
-  const router = useRouter();
-  return (
-    <View style={styles.head}>
-      <Button label="Sheet" onPress={() => router.navigate('/sheet')} testID="to-sheet" />
-      <View style={styles.actions}>
-        {other && (
-          <Button
-            label="Compare"
-            name="Compare with the frame after it"
-            onPress={() => router.push({ pathname: '/compare', params: { first: record.id, second: other } })}
-            testID="compare-next"
-          />
-        )}
-        {!broken && <Download record={record} white={white} ready={ready} />}
-        <Button
-          label="Delete"
-          onPress={() => void deleteWithUndo([record.id]).then((gone) => gone && router.navigate('/sheet'))}
-          testID="delete"
-        />
-      </View>
-    </View>
-  );
-}
-
 function Verdicts({
   record,
   place,
@@ -556,213 +432,16 @@ function Verdicts({
   );
 }
 
-function PartChoice() {
-  const { part, look } = useViewing();
-  return (
-    <Segmented
-      name="Histograms of"
-      choices={[
-        { id: 'whole', label: 'All of it' },
-        { id: 'part', label: 'On view', name: 'On view: the part that is seen now' },
-      ]}
-      chosen={part ? 'part' : 'whole'}
-      onChoose={(id) => look({ part: id === 'part' })}
-      testID="figures-of"
-    />
-  );
-}
-
-function PictureScope({ histogram, width }: { histogram: Figures['histogram']; width: number }) {
-  const heights = useDesk((d) => d.check.heights);
-  const theme = useDesk((d) => d.theme);
-  return (
-    <Scope width={width} height={90} theme={theme} paint={(pen) => paintPicture(pen, histogram, heights)} />
-  );
-}
-
-function Panel({ title, words, children }: { title: string; words: string; children: React.ReactNode }) {
-  return (
-    <View style={styles.panel}>
-      <View style={styles.panelHead}>
-        <Words kind="label">{title}</Words>
-        <Words kind="label" quiet>
-          {words}
-        </Words>
-      </View>
-      {children}
-    </View>
-  );
-}
-
-/** What stands over the linear numbers: their headroom, or what they are made from. */
-function pictureWords({ image, made, tint }: FrameRecord): string {
-  if (image.kind === 'mosaic') return 'developed';
-  if (made.kind === 'simulated') return 'developed from raw, which was not kept';
-  // A device tells a temperature at most.
-  return made.kind === 'browser' && tint !== undefined ? 'with white put on it' : 'as the device made it';
-}
-
-function linearWords(record: FrameRecord, { linear }: OpenedFile): string {
-  if (record.image.kind === 'mosaic') return rawWords(record);
-  if (record.made.kind === 'simulated') return `${rawWords(record)}, when it was taken`;
-  return linear ? EIGHT_BITS : 'none';
-}
-
-function rawWords({ result }: FrameRecord): string {
-  if (isUnknown(result)) return result.unknown;
-  const room = result.headroomEv;
-  return room === null
-    ? 'black everywhere'
-    : room === 0
-      ? 'no headroom left'
-      : `headroom ${formatEv(room)} EV`;
-}
-
-function RawScope({
-  linear: { stopline: data, check },
-  width,
-}: {
-  linear: NonNullable<OpenedFile['linear']>;
-  width: number;
-}) {
-  const heights: Heights = useDesk((d) => d.check.heights);
-  const { floorEv, metadata } = check;
-  const midGreyEv = Math.log2(0.18) - (metadata.baselineExposureEv ?? 0);
-  return (
-    <Scope
-      width={width}
-      height={110}
-      theme={useDesk((d) => d.theme)}
-      paint={(pen) => paintStopline(pen, { data, floorEv, midGreyEv, heights })}
-    />
-  );
-}
-
-/** What the finder said before the press beside what the file holds, channel by channel. */
-function ForecastTable({ record, check }: { record: FrameRecord; check: CheckReport }) {
-  const told: RawFigures | undefined = record.forecast;
-  const rows = check.channels.map((result, i) => ({ result, forecast: told?.channels[i] }));
-  const held = told && forecastHeld(told.channels, check.channels);
-  return (
-    <>
-      <View testID="forecast-table" role="table" aria-label="Forecast and result">
-        <Row cells={['', 'clipped', 'forecast', 'below noise', 'forecast']} quiet />
-        {rows.map(({ result, forecast }) => (
-          <Row
-            key={result.name}
-            cells={[
-              result.name,
-              percentWords(result.clippedShare),
-              forecast ? percentWords(forecast.clippedShare) : '–',
-              result.belowFloorShare === null ? 'unknown' : percentWords(result.belowFloorShare),
-              forecast ? percentWords(forecast.belowFloorShare) : '–',
-            ]}
-          />
-        ))}
-      </View>
-      <Words kind="label" style={held ? styles.held : styles.missed} testID="forecast-held">
-        {held === undefined
-          ? 'Nothing was told of raw before the press.'
-          : held
-            ? 'The forecast held: within a tenth, or 0.02 % of the frame.'
-            : 'The forecast was off by more than a tenth and 0.02 % of the frame.'}
-      </Words>
-    </>
-  );
-}
-
-function Row({ cells, quiet }: { cells: readonly string[]; quiet?: boolean }) {
-  return (
-    <View style={styles.tableRow} role="row">
-      {cells.map((cell, i) => (
-        <Words
-          key={i}
-          kind="label"
-          quiet={quiet}
-          role="cell"
-          style={[styles.cell, i === 0 && styles.firstCell]}
-        >
-          {cell}
-        </Words>
-      ))}
-    </View>
-  );
-}
-
-function Download({
-  record,
-  white,
-  ready,
-}: {
-  record: FrameRecord;
-  white: WhitePoint | null;
-  ready: boolean;
-}) {
-  const [state, setState] = useState<'idle' | 'busy' | 'failed'>('idle');
-  const download = async () => {
-    setState('busy');
-    try {
-      for (const entry of record.files) {
-        const as = { ...record, rewhite: white ?? undefined };
-        const bytes = await lightbox.call((api) => api.file(entry, as));
-        saveFile(bytes, fileName(record, entry.format));
-      }
-      setState('idle');
-    } catch {
-      setState('failed');
-    }
-  };
-  const label =
-    state === 'busy'
-      ? 'Preparing…'
-      : state === 'failed'
-        ? 'Failed: again'
-        : `Download ${record.files.map(({ format }) => format.toUpperCase()).join(' and ')}`;
-  return (
-    <Button
-      label={label}
-      kind="primary"
-      onPress={() => void download()}
-      disabled={state === 'busy'}
-      testID={ready ? 'download' : 'download-early'}
-    />
-  );
-}
-
 const styles = StyleSheet.create({
   page: { flex: 1, backgroundColor: colour.page },
   ground: { flex: 1, backgroundColor: colour.ground, overflow: 'hidden' },
-  image: { position: 'absolute', width: '100%', height: '100%' },
-  centred: { alignItems: 'center', justifyContent: 'center' },
-  note: {
-    position: 'absolute',
-    left: space.one,
-    bottom: space.one,
-    backgroundColor: colour.chip,
-    paddingHorizontal: 10,
-    paddingVertical: 6,
-    borderRadius: 8,
-  },
   middle: { flex: 1, alignItems: 'center', justifyContent: 'center', gap: space.two, padding: space.three },
-  head: { flexDirection: 'row', justifyContent: 'space-between', padding: space.one },
   actions: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one },
   above: { marginTop: space.one },
-  phone: { flex: 1 },
-  wide: { flex: 1, flexDirection: 'row' },
+  phone: { flex: 1, minHeight: 0 },
+  wide: { flex: 1, minHeight: 0, flexDirection: 'row' },
   side: { flex: 1 },
   sideContent: { padding: space.one, gap: space.one },
   warn: { color: colour.warn, textAlign: 'center' },
-  held: { color: colour.good },
   missed: { color: colour.warn },
-  panel: { backgroundColor: colour.panel, borderRadius: radius, padding: space.one },
-  panelHead: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    justifyContent: 'space-between',
-    columnGap: space.one,
-    marginBottom: 4,
-  },
-  tableRow: { flexDirection: 'row', paddingVertical: 3 },
-  cell: { flex: 1, textAlign: 'right' },
-  firstCell: { flexGrow: 0, flexShrink: 0, flexBasis: 32, textAlign: 'left' },
 });
