@@ -29,7 +29,7 @@ import { rollReader } from '../vault/reader';
 import { watched } from './alive';
 import { encodeJpeg } from './encode-jpeg';
 import { frameFile } from './frame-file';
-import { openFrames, type Decoded, type ToOpen } from './open-frames';
+import { openFrames, type Decoded, type OpenFrame, type ToOpen } from './open-frames';
 
 /** What is known of a frame as soon as it is open. */
 export interface Opened {
@@ -126,19 +126,9 @@ const api = {
   /** What an open frame's files hold: looked through once it can be seen. */
   async facts(record: ToOpen): Promise<OpenedFile> {
     const frame = await frames.open(record);
-    const asSaved: (boolean | null)[] = [];
-    for (const { format, sha256 } of record.files) {
-      const bytes =
-        frame.files?.find((file) => file.format === format)?.bytes ??
-        (await frameFile(reader, record, { format }));
-      asSaved.push(isUnknown(sha256) ? null : (await digestOf(bytes)) === sha256);
-    }
-    frame.files = null;
-    const { raw, linear } = frame;
-    return {
-      linear: raw && linear && { check: reportOf(raw), stopline: stopline(countImage(linear)) },
-      asSaved: asSaved.includes(false) ? false : asSaved.includes(null) ? null : true,
-    };
+    let facts = looked.get(frame);
+    if (!facts) looked.set(frame, (facts = factsOf(frame, record)));
+    return facts;
   },
 
   /** Pixels of a region of an open frame: as many as it has, or at most half as many in each direction. */
@@ -224,6 +214,24 @@ const api = {
 };
 
 export type LightboxApi = typeof api;
+
+/** What was found in the files of frames that are open. */
+const looked = new WeakMap<OpenFrame, Promise<OpenedFile>>();
+
+async function factsOf(frame: OpenFrame, { files }: ToOpen): Promise<OpenedFile> {
+  const asSaved: (boolean | null)[] = [];
+  for (const { format, sha256 } of files) {
+    const found = frame.files?.find((file) => file.format === format);
+    asSaved.push(!found || isUnknown(sha256) ? null : (await digestOf(found.bytes)) === sha256);
+  }
+  // They are of no more use, and large.
+  frame.files = null;
+  const { raw, linear } = frame;
+  return {
+    linear: raw && linear && { check: reportOf(raw), stopline: stopline(countImage(linear)) },
+    asSaved: asSaved.includes(false) ? false : asSaved.includes(null) ? null : true,
+  };
+}
 
 function pixelsOf(id: string, ask: ViewAsk, look: Look): ViewPixels {
   const shown = frames.look(id, look);

@@ -30,6 +30,8 @@ export type ToOpen = Pick<FrameRecord, 'id' | 'files' | 'place' | 'image'>;
 
 /** Numbers of all open frames together, at most: a frame of 12 MP has 12 million, of two bytes each. */
 const MOST_SAMPLES = 60_000_000;
+/** Frames whose files wait to be opened. */
+const MOST_READ = 2;
 
 export function openFrames(reader: RollReader) {
   /** The one used last comes last. */
@@ -41,21 +43,33 @@ export function openFrames(reader: RollReader) {
   >();
 
   let turn: Promise<unknown> = Promise.resolve();
+  /** One after the other: two of the same file are read once, and two of different ones are not both half-way in memory. */
+  function inTurn<T>(act: () => Promise<T>): Promise<T> {
+    const next = turn.then(act);
+    turn = next.catch(() => undefined);
+    return next;
+  }
 
-  /** Files of the frame that was asked for last: what shows them first and what opens them read them once. */
-  let read: { readonly id: string; readonly files: Promise<Files> } | undefined;
-  const filesOf = (record: ToOpen) => {
-    if (read?.id !== record.id) read = { id: record.id, files: readFiles(reader, record) };
-    return read.files;
-  };
+  /** Files that were read to be seen first, for opening them next. */
+  const read = new Map<string, Files>();
+  async function filesOf(record: ToOpen): Promise<Files> {
+    const there = read.get(record.id);
+    if (there) return there;
+    const files = await readFiles(reader, record);
+    read.set(record.id, files);
+    // Whoever went on to another frame does not come back for these.
+    for (const id of read.keys()) if (read.size > MOST_READ) read.delete(id);
+    return files;
+  }
 
   return {
     open: opened,
     /** Its raw file as it came; null where it has none, or is open already. */
-    rawFile: async (record: ToOpen) =>
-      open.has(record.id)
-        ? null
-        : ((await filesOf(record)).find(({ format }) => format === 'dng')?.bytes ?? null),
+    rawFile: (record: ToOpen) =>
+      inTurn(async () => {
+        if (open.has(record.id)) return null;
+        return (await filesOf(record)).find(({ format }) => format === 'dng')?.bytes ?? null;
+      }),
     look,
     /** What was read of its raw file, if it is open. */
     rawOf: (id: string) => open.get(id)?.raw ?? null,
@@ -63,15 +77,12 @@ export function openFrames(reader: RollReader) {
 
   /** @throws DngError when a file is broken, Error when one is not there */
   function opened(record: ToOpen): Promise<OpenFrame> {
-    // One after the other: two of the same file are read once, and two of different ones are not both half-way in memory.
-    const next = turn.then(async () => {
+    return inTurn(async () => {
       const frame = open.get(record.id) ?? (await opening(record, await filesOf(record)));
-      if (read?.id === record.id) read = undefined;
+      read.delete(record.id);
       keep(record.id, frame);
       return frame;
     });
-    turn = next.catch(() => undefined);
-    return next;
   }
 
   /** @throws Error for one that is not open, or not any more */

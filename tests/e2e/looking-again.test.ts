@@ -1,12 +1,13 @@
 // Looking again, by touch and by key, at three sizes: the sheet sorted, filtered, judged and chosen from; one frame at every scale and in every channel; two
 // compared; re-framed, printed, exported, and the desk set as a frame was. What is said stays after the page is opened anew.
-import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
-import type { Page } from 'puppeteer-core';
+import type { ElementHandle, Page } from 'puppeteer-core';
 import { checkDng } from '../../src/core/dng/check';
 import { readDng } from '../../src/core/dng/read';
+import { jpegFacts } from '../../src/core/formats/jpeg';
 import {
   byId,
   deskKeeps,
@@ -25,6 +26,8 @@ jest.setTimeout(120_000);
 
 const downloads = mkdtempSync(join(tmpdir(), 'velmo-looking-'));
 let stage: Stage;
+/** A JPEG that was exported, to take settings from. */
+let anyPicture: Uint8Array;
 const pages = new Map<string, Page>();
 beforeAll(async () => {
   stage = await openStage();
@@ -156,8 +159,16 @@ describe.each(SIZES)('the sheet, $name', (size) => {
     await page.keyboard.press('a');
     await page.keyboard.up('Control');
     await chosenBecome(page, /8 chosen/);
-    expect(await serious(page)).toEqual([]);
     await page.keyboard.press('Escape');
+    await page.waitForSelector(byId('choosing'), { hidden: true });
+    // What is said is said of all that are chosen.
+    await tap(page, 'choose');
+    await tapOn(page, (await page.$('[data-index="2"]'))!);
+    await tap(page, 'choosing-rate');
+    await tap(page, 'choosing-rating-2');
+    await labelsBecome(page, 2, /rating 2/);
+    expect(await serious(page)).toEqual([]);
+    await tap(page, 'choose');
     await page.waitForSelector(byId('choosing'), { hidden: true });
   });
 
@@ -180,6 +191,16 @@ describe.each(SIZES)('one frame, $name', (size) => {
 
   it('is seen fitted, at 100 and 200 percent, moved, and the next one at the same place', async () => {
     expect(await serious(page)).toEqual([]);
+    const here = await words(page, 'frame-place');
+    await tap(page, 'frame-after');
+    await page.waitForFunction(
+      (was: string) => document.querySelector('[data-testid="frame-place"]')?.textContent !== was,
+      {},
+      here,
+    );
+    await tap(page, 'frame-before');
+    await wordsBecome(page, 'frame-place', new RegExp(here));
+    await there(page, 'picture-fit');
     await tap(page, 'double');
     await there(page, 'picture-full');
     await tap(page, 'full');
@@ -234,7 +255,8 @@ describe.each(SIZES)('one frame, $name', (size) => {
       place,
     );
     await there(page, 'picture-fit');
-    await tap(page, 'frame-before');
+    // A tap right after a drag may be taken for its end.
+    await page.keyboard.press('ArrowLeft');
     await wordsBecome(page, 'frame-place', new RegExp(place));
     await there(page, 'picture-fit');
   });
@@ -321,6 +343,19 @@ describe.each(SIZES)('one frame, $name', (size) => {
         document.querySelector('[data-testid="reframer"]')!.getAttribute('aria-label')!,
       ),
     );
+    await tap(page, 'reframe-line');
+    const box = (await (await page.$(byId('reframer')))!.boundingBox())!;
+    const line = await page.touchscreen.touchStart(box.x + box.width * 0.3, box.y + box.height * 0.5);
+    for (let i = 1; i <= 8; i++)
+      await line.move(box.x + box.width * (0.3 + 0.05 * i), box.y + box.height * 0.5 + 3 * i);
+    await line.end();
+    await page.waitForSelector(`${byId('reframe-line')}[aria-checked=false]`);
+    await page.waitForFunction(
+      () =>
+        !/turned 0\.2 degrees/.test(
+          document.querySelector('[data-testid="reframer"]')!.getAttribute('aria-label')!,
+        ),
+    );
     await tap(page, 'reframe-quarter');
     await tap(page, 'reframe-keep');
     await there(page, 'reframe-back');
@@ -344,7 +379,8 @@ describe.each(SIZES)('one frame, $name', (size) => {
     await tap(page, 'export-run');
     await wordsBecome(page, 'export-said', /1 frame exported/);
     const jpeg = await downloaded('.jpg');
-    expect([jpeg.bytes[0], jpeg.bytes[1]]).toEqual([0xff, 0xd8]);
+    expect(jpegFacts(jpeg.bytes)).toMatchObject({ orientation: 1, iso: 100 });
+    anyPicture = jpeg.bytes;
     await tap(page, 'export-kind-stored');
   });
 
@@ -447,4 +483,27 @@ it('the desk is set as a frame was, after what will change was shown', async () 
   await tap(page, 'set-desk');
   await there(page, 'reading');
   await deskKeeps(page, '{"auto":false,"exact":0.000');
+});
+
+it('and as any picture with Exif was; what has none says so', async () => {
+  const page = pages.get('wide')!;
+  const [picture, words] = ['any.jpg', 'words.jpg'].map((name) => join(downloads, name));
+  writeFileSync(picture!, anyPicture);
+  writeFileSync(words!, 'no picture at all');
+  await tap(page, 'more');
+  await tap(page, 'more-tab-setups');
+  const input = (await page.$(byId('picture-file'))) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile(words!);
+  await wordsBecome(page, 'from-picture-failed', /no JPEG, PNG, TIFF or DNG/);
+  await input.uploadFile(picture!);
+  await there(page, 'from-picture-found');
+  await wordsBecome(page, 'set-desk-changes', /Shutter: .*1\/6400.* → /);
+  expect(await serious(page)).toEqual([]);
+  await tap(page, 'set-desk');
+  await page.waitForSelector(byId('from-picture-found'), { hidden: true });
+  // The finder shows the print that is chosen for the next frames.
+  await tap(page, 'more-tab-print');
+  await tap(page, 'print-ash');
+  await deskKeeps(page, '"name":"Ash"');
+  expect(await serious(page)).toEqual([]);
 });

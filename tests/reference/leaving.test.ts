@@ -4,19 +4,22 @@ import { createHash } from 'node:crypto';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { decode } from 'jpeg-js';
 import { encodeJpeg } from '../../cli/jpeg';
 import { loadScene } from '../../cli/scene-files';
 import type { CaptureFacts } from '../../src/core/dng/exif-directory';
 import { withoutAfterwards } from '../../src/core/dng/afterwards';
+import { previewOf } from '../../src/core/dng/preview';
 import { readDng } from '../../src/core/dng/read';
 import { exportedFiles, USUAL_EXPORT, type ExportKind } from '../../src/core/frame/export';
 import { USUAL_PATTERN } from '../../src/core/frame/file-name';
-import type { FrameRecord } from '../../src/core/frame/record';
+import { printOf, type FrameRecord } from '../../src/core/frame/record';
 import { shoot } from '../../src/core/frame/shoot';
 import { takenOfFile } from '../../src/core/formats/taken-of-file';
 import { viewScene } from '../../src/core/scene/view';
 import { OPTICS } from '../../src/core/sensor/cameras';
-import { OWN_PRINTS } from '../../src/core/setting/print';
+import { parseFiles } from '../../src/core/setting/files';
+import { OWN_PRINTS, type Print } from '../../src/core/setting/print';
 import { initialValues } from '../../src/core/setting/values';
 import { pgmSamples, runTool } from './run-tool';
 
@@ -117,6 +120,39 @@ it('taken out again the file is as it was, its white aside that has no other pla
   expect(Buffer.from(again.data.buffer).equals(Buffer.from(before.buffer))).toBe(true);
 });
 
+it('without its place it has none, whatever is said of it, and whatever is taken out again', async () => {
+  const position = {
+    latitudeDeg: 12.5,
+    longitudeDeg: 7.25,
+    accuracyM: 8,
+    method: 'MANUAL',
+    timeMs: 0,
+  } as const;
+  const camera = OPTICS.wide;
+  const shot = await shoot(
+    viewScene(await loadScene('tile-board'), camera, 'landscape'),
+    {
+      settings: { shutterS: 2 ** -7, iso: 200, apertureN: camera.lens.apertureN, compensationEv: 0 },
+      facts: { ...facts, position },
+      ...{ seed: 3, timeMs: Date.UTC(2031, 3, 9), offsetMinutes: 150, clockS: 3, focusM: 1.5 },
+      steadiness: { support: 'tripod', press: 0, sinceTouchS: 60 },
+    },
+    { longSide: 320, compression: 'none', encodeJpeg },
+  );
+  const rated: FrameRecord = { ...shot.record, rating: 5 };
+  const choice = { ...USUAL_EXPORT, pattern: USUAL_PATTERN, withoutPlaces: true };
+  const [file] = await exportedFiles(rated, shot.files, choice, encodeJpeg, async ({ bytes }) => bytes);
+  writeFileSync(path('placed.dng'), shot.files[0]!.bytes);
+  writeFileSync(path('bare.dng'), file!.bytes);
+  writeFileSync(path('plain.dng'), withoutAfterwards(file!.bytes));
+  const places = (name: string) => Object.keys(told(name)).filter((tag) => /GPS/.test(tag));
+  expect(places('placed.dng').length).toBeGreaterThan(3);
+  for (const name of ['bare.dng', 'plain.dng']) {
+    expect(places(name)).toEqual([]);
+    expectSound(name);
+  }
+});
+
 it.each([
   ['jpeg', 'jpg', 1],
   ['tiff', 'tif', 1],
@@ -152,6 +188,39 @@ it('a straightened picture has the size of its lines; a dropped one is rated −
     'File:ImageHeight': 240,
     'XMP-xmp:Rating': -1,
   });
+});
+
+it('a print that was chosen before the press is in the picture and in the record, and raw does not know it', async () => {
+  const camera = OPTICS.wide;
+  const view = viewScene(await loadScene('tile-board'), camera, 'landscape');
+  const taking = (print: Print | null) =>
+    shoot(
+      view,
+      {
+        settings: { shutterS: 2 ** -7, iso: 200, apertureN: camera.lens.apertureN, compensationEv: 0 },
+        facts: { ...facts, set: { ...initialValues(), print, files: parseFiles('dng+jpeg,90') } },
+        ...{ seed: 3, timeMs: Date.UTC(2031, 3, 9), offsetMinutes: 150, clockS: 3, focusM: 1.5 },
+        steadiness: { support: 'tripod', press: 0, sinceTouchS: 60 },
+      },
+      { longSide: 320, compression: 'none', encodeJpeg },
+    );
+  const [plain, ash] = [await taking(null), await taking(OWN_PRINTS[4]!)];
+  expect(printOf(ash.record)).toEqual(OWN_PRINTS[4]);
+  const raws = [plain, ash].map(({ files }) => Buffer.from(readDng(files[0]!.bytes).data.buffer));
+  expect(raws[0]!.equals(raws[1]!)).toBe(true);
+  /** How far a JPEG's pixels are from grey, at most. */
+  const colours = (jpeg: Uint8Array) => {
+    const { data } = decode(jpeg, { useTArray: true });
+    let most = 0;
+    for (let i = 0; i < data.length; i += 4)
+      most = Math.max(most, Math.max(data[i]!, data[i + 1]!, data[i + 2]!) - Math.min(data[i]!, data[i + 1]!, data[i + 2]!)); // prettier-ignore
+    return most;
+  };
+  expect(colours(plain.files[1]!.bytes)).toBeGreaterThan(60);
+  expect(colours(ash.files[1]!.bytes)).toBeLessThan(6);
+  expect(colours(ash.thumbnailJpeg)).toBeLessThan(6);
+  // The small picture inside of raw stays plain: a print can be taken away.
+  expect(colours(previewOf(ash.files[0]!.bytes)!.jpeg)).toBeGreaterThan(60);
 });
 
 it('what cannot be made of a frame is said', async () => {

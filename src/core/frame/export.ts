@@ -68,10 +68,11 @@ export async function exportedFiles(
   const { kind, withoutPlaces } = choice;
   const placed = (bytes: Uint8Array, format: Format) => (withoutPlaces ? withoutPlace(bytes, format) : bytes);
   if (kind === 'stored')
-    return files.map(({ format, bytes }) => ({
-      ending: ENDINGS[format],
-      bytes: placed(format === 'dng' ? leavingDng(bytes, record) : bytes, format),
-    }));
+    return files.map(({ format, bytes }) => {
+      // First of all: what is said afterwards can be taken out again, and the place must not come back with that.
+      const bare = placed(bytes, format);
+      return { ending: ENDINGS[format], bytes: format === 'dng' ? leavingDng(bare, record) : bare };
+    });
   const raw = files.find(({ format }) => format === 'dng');
   if (raw && record.image.kind === 'mosaic') {
     const { format, bytes } = await developed(record, raw.bytes, { ...choice, kind }, encodeJpeg);

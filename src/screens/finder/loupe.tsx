@@ -120,7 +120,7 @@ function OpenLoupe({ at, width, height }: { at: { x: number; y: number }; width:
         ref={ref}
         role="button"
         tabIndex={0}
-        aria-label="Loupe, one to one. Arrow keys move it, Delete puts it away"
+        aria-label={`Loupe. ${failed ?? '1:1 as captured'}. Arrow keys move it, Delete puts it away`}
         testID="loupe"
         style={[
           styles.loupe,

@@ -6,6 +6,7 @@ import type { FrameRecord } from '../../core/frame/record';
 import type { Roll } from '../../core/frame/roll';
 import { copyFrames, rollIn, useRolls } from '../../library/rolls';
 import { Button } from '../../ui/button';
+import { Segmented } from '../../ui/segmented';
 import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { ExportPanel } from '../rolls/export-panel';
@@ -14,8 +15,9 @@ import { say } from '../rolls/verdicts';
 import { useSheet } from './sheet-state';
 import { deleteWithUndo, moveWithUndo } from './undo-bar';
 
-type Aim = 'move' | 'copy' | 'export';
-const AIM_WORDS: Readonly<Record<Exclude<Aim, 'export'>, string>> = { move: 'Move to', copy: 'Copy to' };
+type Aim = 'move' | 'copy' | 'export' | 'rate';
+type Where = Extract<Aim, 'move' | 'copy'>;
+const AIM_WORDS: Readonly<Record<Where, string>> = { move: 'Move to', copy: 'Copy to' };
 
 /** @param frames that can be chosen: those that the sheet shows */
 export function ChoosingBar({ frames }: { frames: readonly FrameRecord[] }) {
@@ -31,6 +33,12 @@ export function ChoosingBar({ frames }: { frames: readonly FrameRecord[] }) {
     return null;
   }
   const ids = frames.filter(({ id }) => chosen.has(id)).map(({ id }) => id);
+  const ratings = new Set(frames.filter(({ id }) => chosen.has(id)).map(({ rating = 0 }) => rating));
+  const sameRating = ratings.size === 1 ? [...ratings][0]! : null;
+  const told = (said: Parameters<typeof say>[1]) => {
+    setFailed(null);
+    say(ids, said).catch((error: Error) => setFailed(`Not kept: ${error.message}.`));
+  };
   const run = async (act: () => Promise<void>) => {
     setFailed(null);
     try {
@@ -54,7 +62,20 @@ export function ChoosingBar({ frames }: { frames: readonly FrameRecord[] }) {
         {failed ?? course ?? (ids.length === 0 ? 'Tap the frames that are meant.' : `${ids.length} chosen`)}
       </Words>
       {aim === 'export' && <ExportPanel records={frames.filter(({ id }) => chosen.has(id))} />}
-      {aim && aim !== 'export' && !course && (
+      {aim === 'rate' && (
+        <Segmented
+          name="Rating of the chosen frames"
+          choices={[0, 1, 2, 3, 4, 5].map((id) => ({
+            id,
+            label: id === 0 ? 'None' : '●'.repeat(id),
+            ...(id > 0 && { name: `${'●'.repeat(id)} rating ${id}` }),
+          }))}
+          chosen={sameRating}
+          onChoose={(rating) => told({ rating: rating === 0 ? undefined : rating })}
+          testID="choosing-rating"
+        />
+      )}
+      {(aim === 'move' || aim === 'copy') && !course && (
         <Targets aim={aim} records={frames.filter(({ id }) => chosen.has(id))} onRoll={to} />
       )}
       <View style={styles.row}>
@@ -64,12 +85,18 @@ export function ChoosingBar({ frames }: { frames: readonly FrameRecord[] }) {
             label={verdict === 'kept' ? 'Keep' : 'Drop'}
             name={verdict === 'kept' ? 'Keep the chosen frames' : 'Drop the chosen frames'}
             disabled={ids.length === 0 || course !== null}
-            onPress={() =>
-              void say(ids, { verdict }).catch((error: Error) => setFailed(`Not kept: ${error.message}.`))
-            }
+            onPress={() => told({ verdict })}
             testID={`choosing-${verdict}`}
           />
         ))}
+        <Button
+          label="Rate"
+          name="Rate the chosen frames"
+          on={aim === 'rate'}
+          disabled={ids.length === 0 || course !== null}
+          onPress={() => setAim(aim === 'rate' ? null : 'rate')}
+          testID="choosing-rate"
+        />
         {ids.length === 2 && (
           <Button
             label="Compare"
@@ -126,7 +153,7 @@ function Targets({
   records,
   onRoll,
 }: {
-  aim: Exclude<Aim, 'export'>;
+  aim: Where;
   records: readonly FrameRecord[];
   onRoll: (roll: Roll) => void;
 }) {
