@@ -12,6 +12,7 @@ import {
   serious,
   SIZES,
   tap,
+  tapOn,
   words,
   wordsBecome,
   type Stage,
@@ -130,7 +131,10 @@ it.each(SIZES)('$name', async (size) => {
   await rollBecomes(page, { frames, waiting: 2 });
   await rollBecomes(page, { frames: frames + 2, waiting: 0 });
   await tap(page, 'open-sheet');
-  await tap(page, 'sheet-frame');
+  // They stand as one tile, which opens.
+  await tap(page, 'sheet-group');
+  await page.waitForSelector(`${byId('sheet-group')}[aria-expanded=true]`);
+  await tapOn(page, (await page.waitForSelector('[data-index="1"]'))!);
   await wordsBecome(page, 'capture-data', /Bracket2 × .*Frame[12] of 2/);
   await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
   expect(await words(page, 'capture-data')).toMatch(/Size1512 × 2016.*JPEG\d+ kB/);

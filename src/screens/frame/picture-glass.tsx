@@ -128,6 +128,7 @@ export function PictureGlass(props: Props) {
         aria-label={name}
         style={[styles.glass, { width, height }]}
         testID={testID}
+        {...(size ? { dataSet: { seen: `${size.width}x${size.height}` } } : null)}
       >
         <canvas
           ref={canvas}
