@@ -19,6 +19,8 @@ interface Made {
   readonly noise?: NoiseModel | null;
   readonly phase?: BayerPhase;
   readonly side?: number;
+  /** Another number is a picture of something else. */
+  readonly thing?: number;
 }
 
 /** Bells of light on an even ground, under a bell of blur: their shift and their blur are known exactly. */
@@ -31,8 +33,9 @@ function frame({
   noise = NOISE,
   phase = [0, 0],
   side = 384,
+  thing = 99,
 }: Made) {
-  const shape = randomFrom(99);
+  const shape = randomFrom(thing);
   const uniform = () => nextUint32(shape) / 2 ** 32;
   const light = new Float32Array(side * side).fill(400);
   for (let n = 0; n < 500; n++) {
@@ -126,6 +129,11 @@ describe('the shift of the framing', () => {
     expect(Math.abs(moved.dx - dx)).toBeLessThan(0.1);
     expect(Math.abs(moved.dy - dy)).toBeLessThan(0.1);
   }
+
+  it('is not known of pictures of two things, however strong their edges', () => {
+    for (const other of [3, 4, 5])
+      expect(isUnknown(movedBetween(frame({}), frame({ thing: other }), MIDDLE))).toBe(true);
+  });
 
   it('is not known of two frames without anything, or of other sizes', () => {
     const dark = { ...frame({ side: 64 }), data: new Uint16Array(64 * 64).fill(BLACK) };

@@ -132,8 +132,11 @@ export function movedBetween(a: ImageNumbers, b: ImageNumbers, at: At): Known<Mo
     return { unknown: 'they are not of one size' };
   const whole = { x: 0, y: 0, width: a.width, height: a.height };
   const binned = Math.max(1, Math.ceil(Math.max(a.width, a.height) / sitesAPlace(a) / COARSE));
-  const coarse = shift(greenPlane(a, whole, binned), greenPlane(b, whole, binned));
-  if (!coarse || coarse.certainty < CERTAIN) return { unknown: 'there is too little that both show' };
+  const planes = [greenPlane(a, whole, binned), greenPlane(b, whole, binned)] as const;
+  const coarse = shift(...planes);
+  // Pictures of two things may have edges in common, and still show nothing of the same.
+  if (!coarse || coarse.certainty < CERTAIN || likeness(...planes, coarse) < LEAST_LIKE)
+    return { unknown: 'there is too little that both show' };
   const sites = binned * sitesAPlace(a);
   const cell = sitesAPlace(a);
   const rough = {
@@ -158,6 +161,28 @@ export function movedBetween(a: ImageNumbers, b: ImageNumbers, at: At): Known<Mo
 function shift(a: GreenPlane, b: GreenPlane): Shift | null {
   if (Math.min(a.width, a.height, b.width, b.height) < 16) return null;
   return shiftBetween(filled(a), filled(b));
+}
+
+/** Correlation from which two are taken to show the same (the house's judgement: frames of one thing have 0.9 and more, of two rarely half). */
+const LEAST_LIKE = 0.7;
+
+/** Correlation of light in stops, laid over each other: the same whatever the exposures. */
+function likeness(a: GreenPlane, b: GreenPlane, { dx, dy }: Shift): number {
+  const [sx, sy] = [Math.round(dx), Math.round(dy)];
+  const stops = (v: number) => Math.log2(Math.max(DARKEST, Number.isNaN(v) ? 1 : v));
+  let [n, sumA, sumB, squareA, squareB, product] = [0, 0, 0, 0, 0, 0];
+  for (let y = Math.max(0, -sy); y < Math.min(a.height, b.height - sy); y++)
+    for (let x = Math.max(0, -sx); x < Math.min(a.width, b.width - sx); x++) {
+      const [p, q] = [stops(a.data[y * a.width + x]!), stops(b.data[(y + sy) * b.width + x + sx]!)];
+      n++;
+      sumA += p;
+      sumB += q;
+      squareA += p * p;
+      squareB += q * q;
+      product += p * q;
+    }
+  const spread = (squareA - (sumA * sumA) / n) * (squareB - (sumB * sumB) / n);
+  return spread > 0 ? (product - (sumA * sumB) / n) / Math.sqrt(spread) : 0;
 }
 
 /** Share of saturation under which light is not compared. */
