@@ -3,7 +3,7 @@
 // Its raw numbers are never touched.
 import type { Rectangle, Turn } from '../raw/shown';
 import { DngError } from './errors';
-import { TAG, TYPE, TYPE_SIZE } from './tags';
+import { PHOTOMETRIC, TAG, TYPE, TYPE_SIZE } from './tags';
 import { number, openTiff, readDirectory, wholeNumbers, type Directory, type TiffFile } from './tiff-reader';
 import { afterwardsXml, beforeOf, withDescription } from './xmp-afterwards';
 import type { Said } from './xmp-afterwards';
@@ -179,6 +179,8 @@ function editorOf(before: Uint8Array): Editor {
   };
 }
 
+const RAW_KINDS: readonly (number | undefined)[] = [PHOTOMETRIC.cfa, PHOTOMETRIC.linearRaw];
+
 /** Where the raw image's directory is, and where in the file its place stands. */
 function rawDirectory(
   file: TiffFile,
@@ -186,7 +188,7 @@ function rawDirectory(
   visited: Set<number>,
 ): { directory: Directory; pointer?: number; only: boolean } {
   const isRaw = (directory: Directory) =>
-    [32803, 34892].includes(number(file, directory, TAG.PhotometricInterpretation) ?? 0);
+    RAW_KINDS.includes(number(file, directory, TAG.PhotometricInterpretation));
   if (isRaw(main)) return { directory: main, only: false };
   const places = (wholeNumbers(file, main, TAG.SubIFDs) ?? []).slice(0, 16);
   const entry = main.entries.get(TAG.SubIFDs);
