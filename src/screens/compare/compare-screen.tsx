@@ -56,6 +56,7 @@ function Compare({ a, b }: { a: FrameRecord; b: FrameRecord }) {
   const [way, setWay] = useState<WayId>('flip');
   const [shown, setShown] = useState<0 | 1>(0);
   const [split, setSplit] = useState(0.5);
+  const [unkept, setUnkept] = useState<string | null>(null);
   const { zoom, at, channel, clipping } = useViewing();
   const { frames } = useArranged();
   const [openA, openB] = [useOpening(a, 0), useOpening(b, 0)];
@@ -108,7 +109,7 @@ function Compare({ a, b }: { a: FrameRecord; b: FrameRecord }) {
     else setWay('flip');
     return true;
   };
-  useKeys({ flip, step, way: setWay, frame: way === 'flip' && shown === 0 ? a : b });
+  useKeys({ flip, step, way: setWay, frame: way === 'flip' && shown === 0 ? a : b, onFailed: setUnkept });
   const glass = { width: half.width, height: half.height, onKey };
   const opened = openA.kind === 'open' ? openA.opened : null;
   const name = (of: string) =>
@@ -177,6 +178,11 @@ function Compare({ a, b }: { a: FrameRecord; b: FrameRecord }) {
   const figures = (
     <ScrollView style={styles.side} contentContainerStyle={styles.inside} tabIndex={0}>
       <DifferenceTable a={a} b={b} ready={ready} words={[frameWords(a), frameWords(b)]} />
+      {unkept && (
+        <Words style={styles.warn} role="alert">
+          {unkept}
+        </Words>
+      )}
       <View style={styles.verdicts}>
         {([a, b] as const).map((frame, i) => (
           <Button
@@ -185,7 +191,7 @@ function Compare({ a, b }: { a: FrameRecord; b: FrameRecord }) {
             on={frame.verdict === 'kept'}
             onPress={() =>
               void say([frame.id], { verdict: frame.verdict === 'kept' ? undefined : 'kept' }).catch(
-                () => undefined,
+                (error: Error) => setUnkept(`Not kept: ${error.message}.`),
               )
             }
             testID={i === 0 ? 'keep-first' : 'keep-second'}
@@ -239,11 +245,13 @@ function useKeys({
   step,
   way,
   frame,
+  onFailed,
 }: {
   flip: () => void;
   step: (by: -1 | 1) => void;
   way: (way: WayId) => void;
   frame: FrameRecord;
+  onFailed: (words: string) => void;
 }): void {
   const router = useRouter();
   useEffect(() => {
@@ -252,7 +260,7 @@ function useKeys({
       const { look, toggle } = useViewing.getState();
       const said = saidByKey(e.key, [frame]);
       const index = ['i', 'o', 'u'].indexOf(e.key);
-      if (said) say([frame.id], said).catch(() => undefined);
+      if (said) say([frame.id], said).catch((error: Error) => onFailed(`Not kept: ${error.message}.`));
       else if (index >= 0) way(WAYS[index]!.id);
       else if (e.key === ' ') flip();
       else if (e.key === 'ArrowLeft') step(-1);

@@ -150,6 +150,11 @@ function OpenFrame({ record }: { record: FrameRecord }) {
   );
   const panels = (
     <ScrollView style={styles.side} contentContainerStyle={styles.sideContent} tabIndex={0}>
+      {failed && (
+        <Words style={styles.missed} role="alert">
+          {failed}
+        </Words>
+      )}
       {file && (
         <Panel
           title={image.kind === 'mosaic' ? 'Raw' : file.linear ? 'Linear DNG' : 'Raw'}
@@ -346,7 +351,7 @@ function OpenFrame({ record }: { record: FrameRecord }) {
         )}
       </View>
     );
-  useKeys(record, reframing ? null : step);
+  useKeys(record, reframing ? null : step, setFailed);
   if (low)
     return (
       <View style={[styles.page, styles.wide]} role="main" aria-label="Frame">
@@ -386,7 +391,11 @@ function untouchedWords({ files }: FrameRecord, file: OpenedFile | null): string
 }
 
 /** Verdicts and the way to the next frame by keys, wherever on the screen the focus is; Escape goes back. */
-function useKeys(record: FrameRecord, step: ((by: -1 | 1) => void) | null): void {
+function useKeys(
+  record: FrameRecord,
+  step: ((by: -1 | 1) => void) | null,
+  onFailed: (words: string) => void,
+): void {
   const router = useRouter();
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -396,7 +405,7 @@ function useKeys(record: FrameRecord, step: ((by: -1 | 1) => void) | null): void
       // Where arrows mean something else, as on a slider, they have been taken already.
       const { toggle, look } = useViewing.getState();
       const said = saidByKey(e.key, [record]);
-      if (said) say([record.id], said).catch(() => undefined);
+      if (said) say([record.id], said).catch((error: Error) => onFailed(`Not kept: ${error.message}.`));
       else if (e.key === 'ArrowLeft') step?.(-1);
       else if (e.key === 'ArrowRight') step?.(1);
       else if (e.key === 'r') toggle('raw');
@@ -409,7 +418,7 @@ function useKeys(record: FrameRecord, step: ((by: -1 | 1) => void) | null): void
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [record, step, router]);
+  }, [record, step, router, onFailed]);
 }
 
 function Verdicts({

@@ -78,7 +78,10 @@ function MarkButton({ which, label }: { which: keyof Clipping; label: string }) 
           if (since.current > 0 && Date.now() - since.current > HELD_MS) toggle(which);
         },
         // A finger that turns out to move the bar meant no mark.
-        onPointerCancel: () => since.current > 0 && toggle(which),
+        onPointerCancel: () => {
+          if (since.current > 0) toggle(which);
+          since.current = 0;
+        },
       } as object)}
     >
       <Button

@@ -29,6 +29,8 @@ export function useOpening(record: FrameRecord, attempt: number): Opening {
     const open = async () => {
       if (plain) {
         const preview = await lightbox.call((api) => api.preview(record));
+        // Whoever went on to the next frame must not wait for this one.
+        if (gone) return preview?.close();
         if (preview) set({ kind: 'opening', preview });
       }
       const opened = await lightbox.call((api) => api.open(record));
