@@ -4,9 +4,8 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { loadScene, sceneList } from '../cli/scene-files';
 import { colourOfNeutral } from '../src/core/colour/camera';
-import { answer, spectrumOfLight, wavelengthNm } from '../src/core/colour/spectra';
+import { answer, spectrumFrom, spectrumOfLight, wavelengthNm } from '../src/core/colour/spectra';
 import { SAMPLES } from '../src/core/colour/spectral-tables';
-import { reflectanceOf } from '../src/core/colour/surface-spectra';
 import type { WhitePoint } from '../src/core/colour/temperature';
 import type { MixedLight } from '../src/core/white/mixed';
 import type { Vec3 } from '../src/core/numeric/matrix';
@@ -129,10 +128,9 @@ async function tileTable(): Promise<string> {
   const at = every(8);
   return rowsOf(
     ['Tile', ...at.map((i) => String(wavelengthNm(i)))],
-    description.patches.flatMap(({ name, reflectance }) => {
-      if (!reflectance) return [];
-      const rho = reflectanceOf(reflectance);
-      return [[name, ...at.map((i) => String(Math.round(100 * rho[i]!)))]];
+    (description.surfaces ?? []).map(({ name, spectrum }) => {
+      const rho = spectrumFrom(spectrum);
+      return [name, ...at.map((i) => String(Math.round(100 * rho[i]!)))];
     }),
   );
 }

@@ -4,10 +4,12 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { encodeJpeg } from '../../cli/jpeg';
+import { loadScene } from '../../cli/scene-files';
 import { matrixAt } from '../../src/core/colour/calibrated';
 import { balanceGains, colourOfNeutral, srgbFromBalanced } from '../../src/core/colour/camera';
 import { adaptation, D65, xyzOfXy } from '../../src/core/colour/chromaticity';
 import { deltaE2000, labOf } from '../../src/core/colour/lab';
+import { spectrumFrom, spectrumOfLight, xyzOfSpectrum } from '../../src/core/colour/spectra';
 import { XYZ_FROM_SRGB } from '../../src/core/colour/srgb';
 import { xyOfWhite } from '../../src/core/colour/temperature';
 import { rawFrameOf } from '../../src/core/dng/file-frame';
@@ -68,6 +70,18 @@ function byDcraw(file: string, tiles: readonly ScenePatch[]): readonly Vec3[] {
     return sums.map((s) => s / n) as unknown as Vec3;
   });
 }
+
+it('the stated reflectances of the tiles have their stated colours under D65, and none is over 1', async () => {
+  const { description } = await loadScene('tile-board');
+  expect(description.surfaces).toHaveLength(24);
+  const light = spectrumOfLight({ kind: 'daylight', kelvin: 6504 });
+  const y = xyzOfSpectrum(light)[1];
+  for (const { name, reflectance, spectrum } of description.surfaces!) {
+    expect([name, Math.min(...spectrum) >= 0, Math.max(...spectrum) <= 1]).toEqual([name, true, true]);
+    const xyz = xyzOfSpectrum(light, spectrumFrom(spectrum)).map((v) => v / y) as unknown as Vec3;
+    expect([name, deltaE2000(labOf(xyz, WHITE), lab(reflectance)) < 0.1]).toEqual([name, true]);
+  }
+});
 
 const LIMITS: Readonly<Record<LampId, number>> = { day: 2.5, tungsten: 2.5, cool: 4 };
 const told: string[] = [];

@@ -22,7 +22,7 @@ import {
   sourceDir,
 } from './files';
 import { writeMasterDigest } from './master-digest';
-import { readSource, statedPatch, type SceneSource } from './patch-source';
+import { readSource, statedPatch, statedSurfaces, type SceneSource } from './patch-source';
 
 /** Of the usual plates; more detail is quantised more coarsely, since each of its pixels is a smaller part of what is seen. */
 const STEP = 0.035;
@@ -80,6 +80,7 @@ async function packLens(source: SceneSource, lens: PlateId): Promise<void> {
     }),
   };
   const { unitCdM2, floorStops, detail: _, place: _place, patches, lamps, ...words } = source;
+  const surfaces = statedSurfaces(source, fieldDeg);
   const description: SceneDescription = {
     ...words,
     lens,
@@ -88,6 +89,7 @@ async function packLens(source: SceneSource, lens: PlateId): Promise<void> {
     patches: patches.flatMap(
       (patch) => statedPatch(patch, { ...source, lens, fieldDeg, size, space, plates: masters }) ?? [],
     ),
+    ...(surfaces.length > 0 && { surfaces }),
   };
   const bytes = writeScenePack(description, packed, encodeSpace(space, size));
   console.log(`${id} ${lens}: ${bytes.length} bytes`);
@@ -119,6 +121,7 @@ async function main() {
     if (!lenses.includes('wide')) return [];
     const {
       patches: _p,
+      surfaces: _s,
       lens: _l,
       fieldDeg: _f,
       ...words

@@ -11,11 +11,15 @@ import type {
   SceneLamp,
   ScenePatch,
   SceneSpace,
+  StatedSurface,
 } from '../../src/core/scene/scene';
 import type { PlateId } from '../../src/core/sensor/simulated-camera';
 import { LENS_PLATES, sourceDir } from './files';
 
-export interface SceneSource extends Omit<SceneDescription, 'lamps' | 'patches' | 'lens' | 'fieldDeg'> {
+export interface SceneSource extends Omit<
+  SceneDescription,
+  'lamps' | 'patches' | 'surfaces' | 'lens' | 'fieldDeg'
+> {
   readonly place: ScenePlace;
   unitCdM2: number;
   /** Stops under the brightest value at which a lamp's plate ends. */
@@ -27,7 +31,12 @@ export interface SceneSource extends Omit<SceneDescription, 'lamps' | 'patches' 
 }
 
 /** A patch by its place in the world, or on the wide plate in shares. */
-type PatchSource = { name: string; reflectance?: [number, number, number] } & (
+type PatchSource = {
+  name: string;
+  reflectance?: [number, number, number];
+  /** Of the whole square that the patch is the middle of, where its reflectance is not the smooth one of its colour. */
+  own?: { halfM: number; spectrum: number[] };
+} & (
   | {
       at: Point3;
       radiusM: number;
@@ -74,6 +83,20 @@ export function statedPatch(patch: PatchSource, seen: SeenThrough): ScenePatch |
     distanceM: round(distanceM),
     ...(reflectance ? { reflectance } : {}),
   };
+}
+
+/** The squares with a reflectance of their own, on the plate of a lens; those that lie beside it, too. */
+export function statedSurfaces(
+  { patches, eye, aim }: SceneSource,
+  fieldDeg: number,
+): readonly StatedSurface[] {
+  const pose = poseOf({ eye, aim, fieldDeg });
+  return patches.flatMap((patch) => {
+    const { name, reflectance, own } = patch;
+    if (!own || !reflectance || !('at' in patch)) return [];
+    const { x, y, radius } = placeOf({ ...patch, radiusM: own.halfM }, pose, 1);
+    return [{ name, x: round(x), y: round(y), half: round(radius), reflectance, spectrum: own.spectrum }];
+  });
 }
 
 /** A patch on the plate of a lens, shares. */

@@ -1,10 +1,10 @@
-// `npx tsx tools/scenes/patches.ts ID [NAME…]`: what a packed scene says of its lamps, and these of its named patches, anew from its source; the
+// `npx tsx tools/scenes/patches.ts ID [NAME…]`: what a packed scene says of its lamps and surfaces, and these of its named patches, anew from its source; the
 // patches' figures come from the packed plates. For what was changed where no renders are at hand. Then `tools/scenes/pack.ts` writes the list of
 // scenes with its sizes anew.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { readScenePack, replaceDescription } from '../../src/core/scene/pack';
 import { packedFile } from './files';
-import { readSource, statedPatch } from './patch-source';
+import { readSource, statedPatch, statedSurfaces } from './patch-source';
 
 async function main([id = '', ...names]: string[]) {
   const source = readSource(id);
@@ -20,7 +20,9 @@ async function main([id = '', ...names]: string[]) {
       return (names.includes(patch.name) ? statedPatch(patch, seen) : known) ?? [];
     });
     const words = source.lamps.map(({ plate: _, gain: __, ...lamp }) => lamp);
-    writeFileSync(file, replaceDescription(bytes, { ...description, lamps: words, patches }));
+    const surfaces = statedSurfaces(source, description.fieldDeg);
+    const whole = { ...description, lamps: words, patches, ...(surfaces.length > 0 && { surfaces }) };
+    writeFileSync(file, replaceDescription(bytes, whole));
     console.log(
       lens,
       patches.filter((p) => names.includes(p.name)),

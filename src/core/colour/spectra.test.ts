@@ -13,6 +13,7 @@ import {
   spectrumOfLight,
   wavelengthNm,
   xyzOfSpectrum,
+  spectrumFrom,
 } from './spectra';
 import { XYZ_FROM_SRGB } from './srgb';
 import { PRIMARIES, reflectanceOf } from './surface-spectra';
@@ -149,4 +150,21 @@ it('a receiver answers to a light on a surface by the sum of all three', () => {
   const half = Float64Array.from({ length: SAMPLES }, () => 0.5);
   expect(answer(light, light)).toBeCloseTo(4 * SAMPLES, 9);
   expect(answer(light, light, half)).toBeCloseTo(2 * SAMPLES, 9);
+});
+
+describe('a spectrum from few values', () => {
+  it('goes straight from one to the next over the whole grid', () => {
+    const line = spectrumFrom([0.2, 0.6, 0.5]);
+    expect(line).toHaveLength(81);
+    expect([line[0], line[40], line[80]]).toEqual([0.2, 0.6, 0.5]);
+    expect(line[20]).toBeCloseTo(0.4, 12);
+    expect(line[60]).toBeCloseTo(0.55, 12);
+    const same = Array.from({ length: 81 }, (_, i) => i / 7);
+    expect([...spectrumFrom(same)]).toEqual(same);
+  });
+
+  it('needs two', () => {
+    expect(() => spectrumFrom([1])).toThrow(RangeError);
+    expect([...spectrumFrom([1, 3])].at(-1)).toBe(3);
+  });
 });

@@ -64,6 +64,16 @@ export function spectrumOfLight(light: LightKind): Spectrum {
   return light.kind === 'daylight' ? daylightSpectrum(light.kelvin) : LAMP_F2;
 }
 
+/** A spectrum that is given at even distances over the whole grid, 380 to 780 nm, and straight between. @throws RangeError for fewer than two values */
+export function spectrumFrom(values: readonly number[]): Spectrum {
+  if (values.length < 2) throw new RangeError('A spectrum needs two values at least');
+  const per = (values.length - 1) / (SAMPLES - 1);
+  return Float64Array.from({ length: SAMPLES }, (_, i) => {
+    const at = Math.min(values.length - 2, Math.floor(i * per));
+    return values[at]! + (i * per - at) * (values[at + 1]! - values[at]!);
+  });
+}
+
 /** Sum over the grid of what a receiver makes of a light, on a surface if there is one. */
 export function answer(receiver: Spectrum, light: Spectrum, surface?: Spectrum): number {
   let sum = 0;

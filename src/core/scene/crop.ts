@@ -1,6 +1,6 @@
 // The middle of a scene, as a longer lens at the same place sees it: what a zoom does to plates rendered for a wider one.
 import type { Plate } from './plate';
-import type { FinePlates, Scene, ScenePatch, SceneSpace } from './scene';
+import type { FinePlates, Scene, ScenePatch, SceneSpace, StatedSurface } from './scene';
 
 /** The latest cuts of each scene: a zoom that is dragged passes many. */
 const MOST_CUTS = 3;
@@ -31,11 +31,18 @@ function crop({ description, size, lamps, space, fine }: Scene, factor: number):
     y: share(p.y),
     radius: p.radius * exact,
   });
+  const surface = (s: StatedSurface): StatedSurface => ({
+    ...s,
+    x: share(s.x),
+    y: share(s.y),
+    half: s.half * exact,
+  });
   return {
     description: {
       ...description,
       fieldDeg: (Math.atan(tan) * 360) / Math.PI,
       patches: description.patches.map(patch).filter((p) => p.x > 0 && p.x < 1 && p.y > 0 && p.y < 1),
+      ...(description.surfaces && { surfaces: description.surfaces.map(surface) }),
     },
     size: side,
     lamps: lamps.map((plate): Plate => ({

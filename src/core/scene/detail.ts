@@ -2,6 +2,7 @@
 // the finder needs, its light is worked out for the part that is asked for.
 import type { Mat3 } from '../numeric/matrix';
 import { addGreen, addPart, addPoints } from './coded-plate';
+import { addOwnAnswers, timesAt, type OwnAnswer } from './own-surfaces';
 import type { PlatePart } from './plate';
 import { horizontalPass, pointTaps, verticalPass } from './resample';
 import type { FinePlates, SceneSpace } from './scene';
@@ -21,9 +22,17 @@ export interface Detail {
   points(part: PlatePart, width: number, height: number): readonly LightPlanes[];
 }
 
+/** What a camera makes of a lamp's plate. */
+export interface LampAnswer {
+  readonly plate: number;
+  readonly toCamera: Mat3;
+  /** On surfaces with a reflectance of their own. */
+  readonly own: readonly OwnAnswer[];
+}
+
 /** Lamps whose light varies together: which plates they are, and what takes each to camera channels at its level. */
 export interface LampSet {
-  readonly lamps: readonly { readonly plate: number; readonly toCamera: Mat3 }[];
+  readonly lamps: readonly LampAnswer[];
 }
 
 export function noLight(size: number): LightPlanes {
@@ -90,17 +99,33 @@ export function fineDetail(fine: FinePlates, sets: readonly LampSet[]): Detail {
       const groups = sets.map((set) => {
         const planes = noLight(width * height);
         const stored = { x: from + x, y: from + y, width, height };
-        for (const { plate, toCamera } of set.lamps) addPart(planes, lamps[plate]!, stored, toCamera);
+        for (const { plate, toCamera, own } of set.lamps) {
+          addPart(planes, lamps[plate]!, stored, toCamera);
+          addOwnAnswers(planes, part, size, own, (cut) => {
+            const lit = noLight(cut.width * cut.height);
+            addPart(lit, lamps[plate]!, { ...cut, x: from + cut.x, y: from + cut.y }, toCamera);
+            return lit;
+          });
+        }
         return heldAtZero(planes);
       });
       last = { part, groups };
       return groups;
     },
-    green: ({ x, y, width, height }) => {
+    green: (wanted) => {
+      const { x, y, width, height } = wanted;
       const plane = new Float32Array(width * height);
       const part = { x: from + x, y: from + y, width, height };
       for (const set of sets)
-        for (const { plate, toCamera } of set.lamps) addGreen(plane, lamps[plate]!, part, toCamera[1]);
+        for (const { plate, toCamera, own } of set.lamps) {
+          addGreen(plane, lamps[plate]!, part, toCamera[1]);
+          const green = own.map((answer) => ({ ...answer, times: [answer.times[1]!] }));
+          addOwnAnswers([plane], wanted, size, green, (cut) => {
+            const lit = new Float32Array(cut.width * cut.height);
+            addGreen(lit, lamps[plate]!, { ...cut, x: from + cut.x, y: from + cut.y }, toCamera[1]);
+            return [lit];
+          });
+        }
       return plane;
     },
     points: ({ x, y, width: wide, height: high }, width, height) => {
@@ -109,7 +134,18 @@ export function fineDetail(fine: FinePlates, sets: readonly LampSet[]): Detail {
       const [xs, ys] = [places(width, x, wide), places(height, y, high)];
       return sets.map((set) => {
         const planes = noLight(width * height);
-        for (const { plate, toCamera } of set.lamps) addPoints(planes, lamps[plate]!, xs, ys, toCamera);
+        for (const { plate, toCamera, own } of set.lamps) {
+          if (own.length === 0) addPoints(planes, lamps[plate]!, xs, ys, toCamera);
+          else {
+            const lit = noLight(width * height);
+            addPoints(lit, lamps[plate]!, xs, ys, toCamera);
+            for (let i = 0; i < width * height; i++) {
+              const [px, py] = [xs[i % width]!, ys[Math.floor(i / width)]!];
+              const times = timesAt(own, (px - from) / size, (py - from) / size);
+              lit.forEach((plane, c) => (planes[c]![i] = planes[c]![i]! + plane[i]! * (times?.[c] ?? 1)));
+            }
+          }
+        }
         return heldAtZero(planes);
       });
     },

@@ -33,6 +33,18 @@ export interface ScenePatch {
   readonly reflectance?: readonly [number, number, number];
 }
 
+/** A flat surface that faces the camera and has a reflectance of its own: an upright square of the square plate, shares. */
+export interface StatedSurface {
+  readonly name: string;
+  readonly x: number;
+  readonly y: number;
+  readonly half: number;
+  /** Its colour, linear Rec. 709: what the plates show. */
+  readonly reflectance: readonly [number, number, number];
+  /** Reflectances at even distances from 380 to 780 nm; of that colour under D65. */
+  readonly spectrum: readonly number[];
+}
+
 export const WHEEL_SPEEDS = ['still', 'slow', 'fast'] as const;
 export type WheelSpeed = (typeof WHEEL_SPEEDS)[number];
 
@@ -70,6 +82,8 @@ export interface SceneDescription {
   readonly spin?: Spin;
   readonly stars?: StarField;
   readonly patches: readonly ScenePatch[];
+  /** Those whose reflectance is not the smooth one of their colour. */
+  readonly surfaces?: readonly StatedSurface[];
 }
 
 /** Where surfaces are, and of what kind; rows of the plate's size. */
@@ -107,7 +121,7 @@ export interface Scene {
 export type ScenePlace = Omit<Position, 'timeMs'>;
 
 /** A scene as the list of scenes tells of it, before it is loaded: its packs by lens, and their sizes in bytes. */
-export interface SceneListing extends Omit<SceneDescription, 'lens' | 'fieldDeg' | 'patches'> {
+export interface SceneListing extends Omit<SceneDescription, 'lens' | 'fieldDeg' | 'patches' | 'surfaces'> {
   readonly place: ScenePlace;
   readonly lenses: readonly PlateId[];
   readonly bytes: Readonly<Partial<Record<PlateId, number>>>;

@@ -4,7 +4,7 @@ import { LUMA_709 } from '../colour/srgb';
 import { lightPassing, type ExposureSettings } from '../exposure/settings';
 import type { MeterSight } from '../meter/luminance-map';
 import { blurDiscMm } from '../optics/lens';
-import { scaleRows, type Mat3 } from '../numeric/matrix';
+import { scaleRows } from '../numeric/matrix';
 import { cameraFromLamp } from '../sensor/sensitivities';
 import type { SimulatedCamera } from '../sensor/simulated-camera';
 import {
@@ -13,9 +13,11 @@ import {
   noLight,
   ownDetail,
   type Detail,
+  type LampAnswer,
   type LampSet,
   type LightPlanes,
 } from './detail';
+import { addOwnAnswers, ownAnswers } from './own-surfaces';
 import { levelsOf, OPENING, type Outside } from './outside';
 import { croppedScene } from './crop';
 import { meterSight } from './sight';
@@ -79,10 +81,10 @@ export function viewScene(
   const sets = lampSetsOf(description, levels, camera);
   const groups = sets.map(({ flicker, lamps }): LightGroup => {
     const planes = noLight(size * size);
-    for (const { plate, toCamera } of lamps) {
-      const { data } = scene.lamps[plate]!;
-      addLuminance(y709, data, levels[plate]!);
-      addLight(planes, data, toCamera);
+    for (const lamp of lamps) {
+      const { data } = scene.lamps[lamp.plate]!;
+      addLuminance(y709, data, levels[lamp.plate]!);
+      addLight(planes, data, size, lamp);
     }
     return { flicker, planes: heldAtZero(planes) };
   });
@@ -101,7 +103,7 @@ export function viewScene(
 
 /** The lamps that burn, as they vary together; one set at least. */
 function lampSetsOf(
-  { lamps }: SceneDescription,
+  { lamps, surfaces = [] }: SceneDescription,
   levels: readonly number[],
   camera: SimulatedCamera,
 ): (LampSet & { readonly flicker: Flicker | null })[] {
@@ -109,7 +111,8 @@ function lampSetsOf(
     const level = levels[plate]!;
     if (!(level > 0)) return [];
     const toCamera = scaleRows(cameraFromLamp(camera.sensitivities, lamp), [level, level, level]);
-    return [{ plate, toCamera, flicker: lamp.flicker ?? null }];
+    const own = ownAnswers(surfaces, camera.sensitivities, lamp);
+    return [{ plate, toCamera, own, flicker: lamp.flicker ?? null }];
   });
   const steady = { flicker: null, lamps: burning.filter(({ flicker }) => !flicker) };
   const flickering = burning
@@ -168,12 +171,25 @@ function addLuminance(y709: Float32Array, data: Float32Array, level: number): vo
 }
 
 /** Adds it to the planes of a camera's channels. */
-function addLight(planes: LightPlanes, data: Float32Array, m: Mat3): void {
+function addLight(
+  planes: LightPlanes,
+  data: Float32Array,
+  size: number,
+  { toCamera, own }: LampAnswer,
+): void {
   planes.forEach((plane, c) => {
-    const [r, g, b] = m[c]!;
+    const [r, g, b] = toCamera[c]!;
     for (let i = 0, j = 0; i < plane.length; i++, j += 3)
       plane[i] = plane[i]! + r * data[j]! + g * data[j + 1]! + b * data[j + 2]!;
   });
+  addOwnAnswers(planes, { x: 0, y: 0, width: size, height: size }, size, own, ({ x, y, width, height }) =>
+    toCamera.map(([r, g, b]) =>
+      Float32Array.from({ length: width * height }, (_, i) => {
+        const j = 3 * ((y + Math.floor(i / width)) * size + x + (i % width));
+        return r * data[j]! + g * data[j + 1]! + b * data[j + 2]!;
+      }),
+    ),
+  );
 }
 
 /** Blur disc of each of the given distances, in samples of a grid with `longSide` along the frame; signed. */

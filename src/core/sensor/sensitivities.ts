@@ -1,8 +1,8 @@
 // How a sensor behind its colour filters answers to light of each wavelength, and what it makes of a lamp's light.
 import { answer, ofUnitLuminance, spectrum, spectrumOfLight, type LightKind } from '../colour/spectra';
-import type { Spectrum } from '../colour/spectral-tables';
+import { Y_BAR, type Spectrum } from '../colour/spectral-tables';
 import { LUMA_709 } from '../colour/srgb';
-import { PRIMARIES } from '../colour/surface-spectra';
+import { PRIMARIES, reflectanceOf } from '../colour/surface-spectra';
 import type { Mat3, Vec3 } from '../numeric/matrix';
 
 /** Of the sites R, G, B; light of luminance 1 cd/m² gives what `answer` sums up, in units of a green site in D65. */
@@ -83,4 +83,22 @@ export function cameraFromLamp(sensitivities: Sensitivities, { rgb, light }: Lam
     return [of(0), of(1), of(2)];
   };
   return [row(sensitivities[0]), row(sensitivities[1]), row(sensitivities[2])];
+}
+
+/**
+ * What the sites make of a surface with a reflectance of its own, over what they make of the smooth one of its colour (`reflectanceOf`), in the
+ * same light and at the same luminance.
+ */
+export function answerTimes(
+  sensitivities: Sensitivities,
+  light: LightKind,
+  colour: Vec3,
+  own: Spectrum,
+): readonly [number, number, number] {
+  const power = spectrumOfLight(light);
+  const smooth = reflectanceOf(colour);
+  const over = (receiver: Spectrum) => answer(receiver, power, own) / answer(receiver, power, smooth);
+  const luminance = over(Y_BAR);
+  const [r, g, b] = sensitivities;
+  return [over(r) / luminance, over(g) / luminance, over(b) / luminance];
 }
