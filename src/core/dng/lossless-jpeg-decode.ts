@@ -1,6 +1,7 @@
 // Decodes lossless JPEG (SOF3, ITU-T T.81 Annex H): 1–4 components, 2–16 bits, predictors 1–7, no subsampling,
 // no restarts. Every length is checked; a broken stream raises a DngError and never reads outside its bytes.
 import { DngError } from './errors';
+import { codesOf, decodeByKernel } from './jpeg-kernel';
 
 export interface LosslessJpeg {
   readonly width: number;
@@ -19,6 +20,8 @@ interface Decoder {
   readonly maxCode: Int32Array;
   readonly valueOffset: Int32Array;
   readonly symbols: Uint8Array;
+  /** Number of codes of length 1 … 16. */
+  readonly bits: Uint8Array;
 }
 
 const FAST_BITS = 10;
@@ -136,10 +139,28 @@ function huffmanDecoder(bits: Uint8Array, symbols: Uint8Array): Decoder | undefi
     maxCode[length] = bits[length - 1]! > 0 ? code - 1 : -1;
     code <<= 1;
   }
-  return { fast, maxCode, valueOffset, symbols };
+  return { fast, maxCode, valueOffset, symbols, bits };
 }
 
 function decodeScan(
+  { data, bits }: { data: Uint8Array; bits: number },
+  decoders: readonly Decoder[],
+  predictor: number,
+  frame: { width: number; height: number; components: number; precision: number },
+  out: Uint16Array,
+): boolean {
+  const tables = new Map<Decoder, Uint16Array>();
+  const codes = decoders.map((decoder) => {
+    const table = tables.get(decoder) ?? codesOf(decoder.bits, decoder.symbols);
+    tables.set(decoder, table);
+    return table;
+  });
+  const decoded = decodeByKernel({ data, bits, codes, predictor, ...frame }, out);
+  return decoded ?? decodePlainly({ data, bits }, decoders, predictor, frame, out);
+}
+
+/** The same without a kernel. */
+function decodePlainly(
   { data, bits }: { data: Uint8Array; bits: number },
   decoders: readonly Decoder[],
   predictor: number,

@@ -1,5 +1,6 @@
 // Lossless JPEG, process SOF3 of ITU-T T.81 Annex H: predictor 1 (left), one Huffman table made for the data.
 // A CFA row is coded as two interleaved components, so that each site is predicted from its own colour.
+import { coderByKernel } from './jpeg-kernel';
 
 const SOI = 0xffd8;
 const SOF3 = 0xffc3;
@@ -17,12 +18,14 @@ export function encodeLosslessJpeg(samples: Uint16Array, width: number, height: 
   if (width % 2 !== 0 || samples.length < width * height || width === 0 || height === 0) {
     throw new RangeError(`Cannot encode ${width}×${height}`);
   }
-  const differences = new Int32Array(width * height);
-  const frequencies = differencesOf(samples, width, height, differences);
-  const table = huffmanTable(frequencies);
-  const out = new Uint8Array(width * height * 4 + 256);
+  const coder = coderByKernel(samples, width, height);
+  const differences = new Int32Array(coder ? 0 : width * height);
+  const table = huffmanTable(coder?.frequencies ?? differencesOf(samples, width, height, differences));
+  const scan = coder?.encode(table.codes, table.lengths);
+  const out = new Uint8Array((scan?.length ?? width * height * 8) + 256);
   let n = writeHeaders(out, table, width, height);
-  n = writeScan(out, n, differences, table);
+  if (scan) out.set(scan, n);
+  n = scan ? n + scan.length : writeScan(out, n, differences, table);
   out[n++] = EOI >> 8;
   out[n++] = EOI & 255;
   return out.slice(0, n);

@@ -17,7 +17,7 @@ const PAGE = 65536;
 let allowed = true;
 
 /** Whether kernels are used: tests hold them against their twins. */
-export function useKernels(use: boolean): void {
+export function allowKernels(use: boolean): void {
   allowed = use;
 }
 

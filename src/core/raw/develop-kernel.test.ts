@@ -1,6 +1,6 @@
 // The kernel against its twin, bit for bit: every width from the least on, every phase, every place of a region, and numbers of every kind.
 import fc from 'fast-check';
-import { useKernels } from '../kernels/kernel';
+import { allowKernels } from '../kernels/kernel';
 import { colourOfWhite } from '../colour/camera';
 import { SIM_COLOUR } from '../sensor/sim-colour';
 import { developerFor, developersOf16, developRegion, type Developer, type Region } from './develop';
@@ -8,12 +8,12 @@ import { rowDeveloper } from './develop-kernel';
 
 const cameraColourFor = (kelvin: number) => colourOfWhite(SIM_COLOUR.matrices, { kelvin, tint: 0 });
 
-afterEach(() => useKernels(true));
+afterEach(() => allowKernels(true));
 
 it('is loaded here: what follows compares two different things', () => {
   const developer = developerFor({ black: 64, white: 1023, colour: cameraColourFor(5500), baselineEv: 0.8 });
   expect(rowDeveloper(developer)).not.toBeNull();
-  useKernels(false);
+  allowKernels(false);
   expect(rowDeveloper(developer)).toBeNull();
 });
 
@@ -61,7 +61,7 @@ it('makes the bytes that its twin makes', () => {
       };
       for (const developer of developersFor(kelvin, white)) {
         const [fast, plain] = [true, false].map((use) => {
-          useKernels(use);
+          allowKernels(use);
           // Beside other pixels, that stay as they are.
           const bytes = new Uint8ClampedArray(4 * region.width * region.height + 8).fill(7);
           developRegion(frame, developer, region, bytes.subarray(4, bytes.length - 4));

@@ -1,7 +1,7 @@
 // The kernel against its twin, bit for bit: whole captures and windows of them, through several lenses, near and far.
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { useKernels } from '../kernels/kernel';
+import { allowKernels } from '../kernels/kernel';
 import { OPTICS } from '../sensor/cameras';
 import { plateRows, focusedPlates } from './light-rows';
 import { readScenePack } from './pack';
@@ -17,12 +17,12 @@ function sceneOf(id: string, plates: string): Promise<Scene> {
   return known;
 }
 
-afterEach(() => useKernels(true));
+afterEach(() => allowKernels(true));
 
 /** Factors of some rows of a grid, with the kernel and without. */
 function rowsOf(grid: ReturnType<typeof plateRows>, kept: boolean) {
   return [true, false].map((use) => {
-    useKernels(use);
+    allowKernels(use);
     const surface = surfaceRows(grid, { plain: true, kept })!;
     return [0, 1, 7, grid.height >> 1, grid.height - 1, 1].map((y) => {
       const out = new Float32Array(grid.width).fill(0.75);

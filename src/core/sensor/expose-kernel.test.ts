@@ -1,11 +1,11 @@
 // The kernel against its twin, bit for bit: odd widths, darkness, single photons, burnt light, averages of many sites.
 import fc from 'fast-check';
-import { useKernels } from '../kernels/kernel';
+import { allowKernels } from '../kernels/kernel';
 import { rowExposer } from './expose-kernel';
 import { exposeRows } from './sensor';
 import { SIM_ONE_WIDE } from './sim-one';
 
-afterEach(() => useKernels(true));
+afterEach(() => allowKernels(true));
 
 it('is loaded here: what follows compares two different things', () => {
   const of = {
@@ -13,7 +13,7 @@ it('is loaded here: what follows compares two different things', () => {
     ...{ black: 0, white: 9, dither: 0 },
   };
   expect(rowExposer(of)).not.toBeNull();
-  useKernels(false);
+  allowKernels(false);
   expect(rowExposer(of)).toBeNull();
 });
 
@@ -43,7 +43,7 @@ it('makes the numbers that its twin makes', () => {
       ([{ width, firstRow, ...of }, values]) => {
         const light = Float32Array.from(values);
         const [fast, plain] = [true, false].map((use) => {
-          useKernels(use);
+          allowKernels(use);
           const out = new Uint16Array(light.length);
           exposeRows(SIM_ONE_WIDE.sensor, of, light, width, firstRow, out);
           return out;
