@@ -12,6 +12,7 @@ import {
   type PerSite,
 } from '../sensor/raw-frame';
 import { RGB_NAMES, type Components, type ImageNumbers } from '../sensor/rgb-image';
+import { countByKernel } from './scopes-kernel';
 import { cropped } from './shown';
 
 export type ChannelName = CfaName | (typeof RGB_NAMES)[number];
@@ -35,6 +36,8 @@ export function countSites(frame: Mosaic, reuse?: SiteCounts): SiteCounts {
   const [px, py] = phase;
   const fits = reuse !== undefined && reuse.white === white && reuse.counts.length === 4;
   const counts = fits ? reuse.counts : [0, 1, 2, 3].map(() => new Uint32Array(white + 1));
+  const told = { names: CFA_NAMES, counts, sites: width * height, black, white, ...(blacks && { blacks }) };
+  if (countByKernel(frame, (odd, y) => cfaIndex(px + odd, y + py), counts)) return told;
   if (fits) counts.forEach((c) => c.fill(0));
   for (let y = 0; y < height; y++) {
     const even = counts[cfaIndex(px, y + py)]!;
@@ -48,7 +51,7 @@ export function countSites(frame: Mosaic, reuse?: SiteCounts): SiteCounts {
     }
     if (width & 1) even[Math.min(white, data[i]!)]!++;
   }
-  return { names: CFA_NAMES, counts, sites: width * height, black, white, ...(blacks && { blacks }) };
+  return told;
 }
 
 /** One pass over three components. Numbers above white are counted at white. */

@@ -1,8 +1,10 @@
 // Marks over the picture: where raw is clipped or below the floor, where the picture is at the ends of its tones, and the zebra.
 // What is burnt is magenta, what is lost in the dark cyan; raw is hatched, told apart by direction and place, the picture is
 // dashed level. So each is known without its colour.
+import type { Numbers } from '../kernels/kernel';
 import type { RawFrame } from '../sensor/raw-frame';
 import { clipLevel, floorSignal } from '../sensor/raw-frame';
+import { drawByKernel, markEndsByKernel, markRawByKernel, tellByKernel } from '../raw/scopes-kernel';
 
 /** Bits of a mask, one 16-bit number a pixel. */
 export const CLIP_R = 1;
@@ -26,6 +28,9 @@ export function markRaw(frame: Mosaic, which: { clip: boolean; floor: boolean },
   const { width, height, data, black } = frame;
   const clip = which.clip ? clipLevel(frame) : Infinity;
   const floor = which.floor ? black + floorSignal(frame.noise) : -Infinity;
+  // In whole numbers: the lowest that is clipped, the lowest that is not below the floor.
+  const [burnt, seen] = [Math.min(65536, Math.ceil(clip)), Math.max(0, Math.ceil(floor))];
+  if (markRawByKernel(frame, burnt, seen, mask)) return;
   for (let y = 0; y < height; y += 2) {
     const top = y * width;
     const bottom = y + 1 < height ? top + width : -1;
@@ -60,6 +65,7 @@ export function markPicture(
 ): void {
   const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
   const { white, black } = which;
+  if (markEndsByKernel(pixels, { white, black, bright: false }, 0, mask)) return;
   for (let i = 0; i < pixels.length; i++) {
     const p = pixels[i]!;
     if (white && ((p & 0xff) === 0xff || (p & 0xff00) === 0xff00 || (p & 0xff0000) === 0xff0000))
@@ -116,6 +122,8 @@ export function drawMarks(
   const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
   const burntMark = packed(burnt);
   const darkMark = packed(dark);
+  const drawing = { tile: TILE, patterns: PATTERNS, wanted, burnt: burntMark, dark: darkMark };
+  if (drawByKernel(pixels, mask, width, drawing)) return;
   for (let row = 0, y = 0; row < mask.length; row += width, y++) {
     const line = (y % TILE) * TILE;
     for (let x = 0, u = 0; x < width; x++, u = u === TILE - 1 ? 0 : u + 1) {
@@ -142,6 +150,7 @@ const LOOKS_WHITE = 0.9;
 export function markBright(rgba: Uint8ClampedArray, mask: Uint16Array): void {
   const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
   const from = LOOKS_WHITE * 255 * 65536;
+  if (markEndsByKernel(pixels, { white: false, black: false, bright: true }, from, mask)) return;
   for (let i = 0; i < pixels.length; i++) {
     const p = pixels[i]!;
     if (13933 * (p & 255) + 46871 * ((p >>> 8) & 255) + 4732 * ((p >>> 16) & 255) >= from) mask[i]! |= BRIGHT;
@@ -163,6 +172,19 @@ export interface Disagreement {
 
 /** Of a mask in which raw, the picture's ends and what looks white are marked. */
 export function disagreement(mask: Uint16Array): Disagreement {
+  const [onlyPicture, onlyRaw, both, pictureWhite, pictureBlack] = tellByKernel(mask) ?? tellPlainly(mask);
+  const n = Math.max(1, mask.length);
+  return {
+    onlyPicture: onlyPicture / n,
+    onlyRaw: onlyRaw / n,
+    both: both / n,
+    pictureWhite: pictureWhite / n,
+    pictureBlack: pictureBlack / n,
+  };
+}
+
+/** The same counts without a kernel. */
+function tellPlainly(mask: Uint16Array): Numbers<5> {
   let [onlyPicture, onlyRaw, both, pictureWhite, pictureBlack] = [0, 0, 0, 0, 0];
   for (let i = 0; i < mask.length; i++) {
     const bits = mask[i]!;
@@ -174,12 +196,5 @@ export function disagreement(mask: Uint16Array): Disagreement {
     if (white) pictureWhite++;
     if ((bits & BLACK) !== 0) pictureBlack++;
   }
-  const n = Math.max(1, mask.length);
-  return {
-    onlyPicture: onlyPicture / n,
-    onlyRaw: onlyRaw / n,
-    both: both / n,
-    pictureWhite: pictureWhite / n,
-    pictureBlack: pictureBlack / n,
-  };
+  return [onlyPicture, onlyRaw, both, pictureWhite, pictureBlack];
 }

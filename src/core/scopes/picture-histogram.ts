@@ -1,5 +1,7 @@
 // Histogram of the developed picture: 256 bins of sRGB code values for R, G, B and Rec. 709 luminance.
 
+import { histogramByKernel } from '../raw/scopes-kernel';
+
 export interface PictureHistogram {
   readonly r: Uint32Array;
   readonly g: Uint32Array;
@@ -10,11 +12,16 @@ export interface PictureHistogram {
 
 /** @param rgba interleaved 8-bit code values, four bytes a pixel; alpha is not looked at */
 export function pictureHistogram(rgba: Uint8ClampedArray | Uint8Array): PictureHistogram {
+  const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
+  const counted = histogramByKernel(pixels);
+  if (counted) {
+    const [r, g, b, luminance] = counted;
+    return { r: r!, g: g!, b: b!, luminance: luminance!, pixels: pixels.length };
+  }
   const r = new Uint32Array(256);
   const g = new Uint32Array(256);
   const b = new Uint32Array(256);
   const luminance = new Uint32Array(256);
-  const pixels = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length >> 2);
   for (let i = 0; i < pixels.length; i++) {
     const pixel = pixels[i]!;
     const cr = pixel & 255;
