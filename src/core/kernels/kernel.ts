@@ -26,6 +26,28 @@ export interface Kernel<Functions> {
   readonly memory: ArrayBuffer;
 }
 
+/** Another one each time, with memory of its own: for what keeps rows there. Null where there is no SIMD or no WebAssembly is let in. */
+export function kernels<Functions>(base64: string): (bytes: number) => Kernel<Functions> | null {
+  let module: WebAssembly.Module | null | undefined;
+  return (bytes) => {
+    if (!allowed || module === null) return null;
+    try {
+      module ??= new WebAssembly.Module(bytesOf(base64));
+      return instanceOf(module, bytes);
+    } catch {
+      module = null;
+      return null;
+    }
+  };
+}
+
+function instanceOf<Functions>(module: WebAssembly.Module, bytes: number): Kernel<Functions> {
+  const { exports } = new WebAssembly.Instance(module);
+  const memory = exports.memory as WebAssembly.Memory;
+  memory.grow(Math.ceil(bytes / PAGE));
+  return { call: exports as Functions, memory: memory.buffer };
+}
+
 /**
  * @param bytes of memory that its caller lays out
  * @returns a function that gives the kernel, loaded when it is first wanted; null where there is no SIMD or no WebAssembly is let in
@@ -36,10 +58,7 @@ export function kernel<Functions>(base64: string, bytes: number): () => Kernel<F
     if (!allowed) return null;
     if (loaded !== undefined) return loaded;
     try {
-      const { exports } = new WebAssembly.Instance(new WebAssembly.Module(bytesOf(base64)));
-      const memory = exports.memory as WebAssembly.Memory;
-      memory.grow(Math.ceil(bytes / PAGE));
-      loaded = { call: exports as Functions, memory: memory.buffer };
+      loaded = instanceOf<Functions>(new WebAssembly.Module(bytesOf(base64)), bytes);
     } catch {
       loaded = null;
     }

@@ -2,7 +2,8 @@
 // things that turn, a hand that shakes, stars that move. Rows come from top to bottom, each with its own moment of a rolling
 // shutter.
 import type { LightRows } from './light-rows';
-import { channelAt, gatherRow, varying, type Opening } from './opening';
+import { gatherer } from './gather';
+import { channelAt, varying, type Opening } from './opening';
 import { StarRows } from './star-light';
 import type { SurfaceRows } from './surface-rows';
 
@@ -66,35 +67,29 @@ export function exposedLight(
   }
 
   const { reach, dx, dy, weight } = kernel;
-  const span = width + 2 * reach;
   const kept = Math.min(height, 2 * reach + 1);
-  const ring = [0, 1, 2].map(() => new Float32Array(kept * span));
-  const place = new Int32Array(weight.length);
+  const ring = gatherer(width, kept, reach);
+  const line = new Float32Array(width);
+  const slots = new Int32Array(weight.length);
   let made = 0;
   const make = () => {
     siteFactors(made);
-    const at = (made % kept) * span + reach;
     for (let c = 0; c < 3; c++) {
-      const plane = ring[c]!;
-      addGroups(c, made, plane, at, 0, 1);
-      for (let x = 0; x < width; x++) plane[at + x] = plane[at + x]! * falling[x]!;
-      plane.fill(plane[at]!, at - reach, at);
-      plane.fill(plane[at + width - 1]!, at + width, at + width + reach);
+      addGroups(c, made, line, 0, 0, 1);
+      for (let x = 0; x < width; x++) line[x] = line[x]! * falling[x]!;
+      ring.put(c, made % kept, line);
     }
     made++;
   };
   return {
     next: (out) => {
       while (made < height && made <= y + reach) make();
-      out.fill(0);
       for (let k = 0; k < weight.length; k++) {
         // What the kernel moves by (dx, dy) comes from (−dx, −dy).
-        const sy = Math.min(height - 1, Math.max(0, y - dy[k]!));
-        place[k] = (sy % kept) * span + reach - dx[k]!;
+        slots[k] = Math.min(height - 1, Math.max(0, y - dy[k]!)) % kept;
       }
-      for (let phase = 0; phase < 2; phase++) {
-        gatherRow(ring[channelAt(phase, y)]!, place, weight, out, 0, phase, width);
-      }
+      for (let phase = 0; phase < 2; phase++)
+        ring.gather(channelAt(phase, y), phase, slots, { dx, weight }, out, 0);
       stars.addTo(y, out);
       y++;
     },

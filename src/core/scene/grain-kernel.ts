@@ -4,31 +4,34 @@ import { kernel, type Numbers } from '../kernels/kernel';
 import type { Point3 } from './scene';
 
 interface Functions {
-  layout(...addresses: Numbers<12>): void;
-  limits(least: number, edge: number, perDioptre: number, last: number, fibre: number): void;
+  layout(...addresses: Numbers<9>): void;
+  limits(edge: number, perDioptre: number, last: number): void;
   pose(...eyeAndRight: Numbers<6>): void;
   row(x: number, width: number, flat: number, bx: number, by: number, bz: number, out: number): number;
   readonly step: { readonly value: number };
 }
 
+/** Numbers of a step of 1/distance: inverse wavelength and weight of two octaves. */
+export const OCTAVE_NUMBERS = 4;
+
 /** What holds for all rows of a grid. Octaves of a step of 1/distance that are not known yet are NaN. */
 export interface GrainGrid {
   /** Pixels a row of the plates. */
   readonly size: number;
-  readonly lattice: Int8Array;
+  /** Of `cornersOf`. */
+  readonly corners: Uint32Array;
   readonly pixel: Int32Array;
   readonly left: Int32Array;
-  readonly between: Float64Array;
-  readonly aside: Float64Array;
-  /** Inverse wavelengths and weights of two octaves, by step. */
-  readonly octaves: readonly [Float64Array, Float64Array, Float64Array, Float64Array];
-  readonly strengths: Float64Array;
+  readonly between: Float32Array;
+  readonly aside: Float32Array;
+  /** By step; a weight of 0 leaves its octave out. */
+  readonly octaves: Float32Array;
+  /** Of each kind of surface: contrast, and how much slower grain goes along x. */
+  readonly kindsOf: Float32Array;
   /** Works out the octaves of a step. */
   fill(step: number): void;
-  readonly leastWeight: number;
   readonly edge: number;
   readonly stepsPerDioptre: number;
-  readonly fibreShare: number;
   readonly eye: Point3;
   readonly right: Point3;
 }
@@ -50,16 +53,13 @@ function laidOut<Name extends string>(sizes: Readonly<Record<Name, number>>) {
 }
 
 const { places: AT, end } = laidOut({
-  lattice: 64 ** 3,
+  corners: 4 * 64 ** 3,
   pixel: 4 * MOST_WIDE,
   left: 4 * MOST_WIDE,
-  between: 8 * MOST_WIDE,
-  aside: 8 * MOST_WIDE,
-  f0: 8 * MOST_STEPS,
-  g0: 8 * MOST_STEPS,
-  f1: 8 * MOST_STEPS,
-  g1: 8 * MOST_STEPS,
-  strengths: 8 * 256,
+  between: 4 * MOST_WIDE,
+  aside: 4 * MOST_WIDE,
+  octaves: 4 * OCTAVE_NUMBERS * MOST_STEPS,
+  kindsOf: 8 * 256,
   line: 4 * MOST_PLATE,
   kinds: MOST_PLATE,
   out: 4 * MOST_WIDE,
@@ -83,37 +83,38 @@ export type GrainRow = (line: Float32Array, kinds: Uint8Array, ray: RowRay, out:
 export function grainRows(grid: GrainGrid): GrainRow | null {
   const of = loaded();
   const width = grid.pixel.length;
-  const steps = grid.octaves[0].length;
-  if (!of || width > MOST_WIDE || grid.size > MOST_PLATE || steps > MOST_STEPS) return null;
+  const steps = grid.octaves.length / OCTAVE_NUMBERS;
+  if (!of || width > MOST_WIDE - 4 || grid.size > MOST_PLATE || steps > MOST_STEPS) return null;
   const { memory, call } = of;
-  const names = ['f0', 'g0', 'f1', 'g1'] as const;
   const load = () => {
-    new Int8Array(memory, AT.lattice, grid.lattice.length).set(grid.lattice);
-    new Int32Array(memory, AT.pixel, width).set(grid.pixel);
-    new Int32Array(memory, AT.left, width).set(grid.left);
-    new Float64Array(memory, AT.between, width).set(grid.between);
-    new Float64Array(memory, AT.aside, width).set(grid.aside);
-    names.forEach((name, i) => new Float64Array(memory, AT[name], steps).set(grid.octaves[i]!));
-    new Float64Array(memory, AT.strengths, 256).set(grid.strengths);
+    new Uint32Array(memory, AT.corners, grid.corners.length).set(grid.corners);
+    // Beyond the last site its first pixel is seen again, and is not taken.
+    new Int32Array(memory, AT.pixel, width + 4).fill(0, width).set(grid.pixel);
+    new Int32Array(memory, AT.left, width + 4).fill(0, width).set(grid.left);
+    new Float32Array(memory, AT.between, width).set(grid.between);
+    new Float32Array(memory, AT.aside, width).set(grid.aside);
+    new Float32Array(memory, AT.octaves, grid.octaves.length).set(grid.octaves);
+    new Float32Array(memory, AT.kindsOf, 512).set(grid.kindsOf);
     call.layout(
-      ...([AT.lattice, AT.pixel, AT.left, AT.between, AT.aside] as const),
-      ...([AT.f0, AT.g0, AT.f1, AT.g1, AT.strengths, AT.line, AT.kinds] as const),
+      ...([AT.corners, AT.pixel, AT.left, AT.between, AT.aside] as const),
+      ...([AT.octaves, AT.kindsOf, AT.line, AT.kinds] as const),
     );
-    call.limits(grid.leastWeight, grid.edge, grid.stepsPerDioptre, steps - 1, grid.fibreShare);
+    call.limits(grid.edge, grid.stepsPerDioptre, steps - 1);
     call.pose(...grid.eye, ...grid.right);
     holds = grid;
   };
-  const tables = names.map((name) => new Float64Array(memory, AT[name], steps));
+  const octaves = new Float32Array(memory, AT.octaves, grid.octaves.length);
   return (line, kinds, { flat, bx, by, bz }, out) => {
     if (holds !== grid) load();
     new Float32Array(memory, AT.line, line.length).set(line);
     new Uint8Array(memory, AT.kinds, kinds.length).set(kinds);
     for (let x = 0; x < width;) {
       x = call.row(x, width, flat, bx, by, bz, AT.out);
-      if (x === width) break;
+      if (x >= width) break;
       const step = call.step.value;
       grid.fill(step);
-      tables.forEach((table, i) => (table[step] = grid.octaves[i]![step]!));
+      const from = OCTAVE_NUMBERS * step;
+      octaves.set(grid.octaves.subarray(from, from + OCTAVE_NUMBERS), from);
     }
     out.set(new Float32Array(memory, AT.out, width));
   };

@@ -9,41 +9,59 @@ const MASK = CELLS - 1;
 let lattice: Int8Array | undefined;
 
 /** Random values of a lattice of 64 × 64 × 64, −127 … 127. */
-export function latticeOf(): Int8Array {
+function latticeOf(): Int8Array {
   if (lattice) return lattice;
   const random = randomFrom(20240409);
   lattice = Int8Array.from({ length: CELLS ** 3 }, () => ((nextUint32(random) >>> 24) % 255) - 127);
   return lattice;
 }
 
-/** Smooth noise in −1 … 1, period 64 in each direction. Written out: a capture asks for it twenty million times. */
+let corners: Uint32Array | undefined;
+
+/** The four values about a place of a layer of the lattice, a byte each: its own, right of it, under it, right of that. */
+export function cornersOf(): Uint32Array {
+  const values = latticeOf();
+  corners ??= Uint32Array.from({ length: CELLS ** 3 }, (_, i) => {
+    const [x, y, layer] = [i & MASK, (i >> 6) & MASK, i & (MASK << 12)];
+    const at = (dx: number, dy: number) =>
+      values[layer | (((y + dy) & MASK) << 6) | ((x + dx) & MASK)]! & 255;
+    return at(0, 0) | (at(1, 0) << 8) | (at(0, 1) << 16) | (at(1, 1) << 24);
+  });
+  return corners;
+}
+
+const { fround } = Math;
+
+/** Share between two values of the lattice, of a place `t` between them. */
+function smooth(t: number): number {
+  return fround(fround(t * t) * fround(3 - fround(2 * t)));
+}
+
+/** From `a` to `b`. */
+function between(a: number, b: number, share: number): number {
+  return fround(a + fround(share * fround(b - a)));
+}
+
+/** Smooth noise in −1 … 1, period 64 in each direction; in 32-bit floats, as the kernel adds them. */
 export function noise3(x: number, y: number, z: number): number {
   const values = lattice ?? latticeOf();
   const fx = Math.floor(x);
   const fy = Math.floor(y);
   const fz = Math.floor(z);
-  let u = x - fx;
-  let v = y - fy;
-  let w = z - fz;
-  u = u * u * (3 - 2 * u);
-  v = v * v * (3 - 2 * v);
-  w = w * w * (3 - 2 * w);
+  const u = smooth(fround(x - fx));
+  const v = smooth(fround(y - fy));
+  const w = smooth(fround(z - fz));
   const x0 = fx & MASK;
   const x1 = (fx + 1) & MASK;
   const y0 = (fy & MASK) << 6;
   const y1 = ((fy + 1) & MASK) << 6;
   const z0 = (fz & MASK) << 12;
   const z1 = ((fz + 1) & MASK) << 12;
-  const a = values[z0 + y0 + x0]!;
-  const b = values[z0 + y1 + x0]!;
-  const c = values[z1 + y0 + x0]!;
-  const d = values[z1 + y1 + x0]!;
-  const ab = a + u * (values[z0 + y0 + x1]! - a);
-  const bb = b + u * (values[z0 + y1 + x1]! - b);
-  const cb = c + u * (values[z1 + y0 + x1]! - c);
-  const db = d + u * (values[z1 + y1 + x1]! - d);
-  const near = ab + v * (bb - ab);
-  return (near + w * (cb + v * (db - cb) - near)) / 127;
+  const a = between(values[z0 + y0 + x0]!, values[z1 + y0 + x0]!, w);
+  const b = between(values[z0 + y0 + x1]!, values[z1 + y0 + x1]!, w);
+  const c = between(values[z0 + y1 + x0]!, values[z1 + y1 + x0]!, w);
+  const d = between(values[z0 + y1 + x1]!, values[z1 + y1 + x1]!, w);
+  return fround(between(between(a, c, v), between(b, d, v), u) / 127);
 }
 
 /** Two octaves for one size of site: inverse wavelengths, 1/m, and their weights. */

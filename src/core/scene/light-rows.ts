@@ -5,6 +5,7 @@ import type { PlatePart } from './plate';
 import { defocus } from './defocus';
 import { cutOut, type LightPlanes } from './detail';
 import type { LightGrid, FrameWindow } from './light-grid';
+import { fallOffRows, rowSampler } from './light-kernel';
 import { horizontalPass, tapsFor, verticalPass, type Taps } from './resample';
 import { surfaceRows } from './surface-rows';
 import {
@@ -70,12 +71,24 @@ function gridOf(view: Ground, longSide: number, footprint: number, window?: Fram
     sitesPerSample: Math.max(1, camera.sensor.width / longSide) ** 2,
     down: tapsFor(height, down(y), down(y + height), size, footprint),
     across: tapsFor(width, across(x), across(x + width), size, footprint),
-    fallOff: (row: number, out: Float32Array) => {
-      const yMm = (y + row + 0.5 - whole.height / 2) * siteMm;
-      for (let i = 0; i < width; i++) {
-        out[i] = lux * cos4(lens.focalLengthMm, (x + i + 0.5 - whole.width / 2) * siteMm, yMm);
-      }
-    },
+    fallOff: fallOffOf(lens.focalLengthMm, lux, {
+      x: Float64Array.from({ length: width }, (_, i) => (x + i + 0.5 - whole.width / 2) * siteMm),
+      y: (row) => (y + row + 0.5 - whole.height / 2) * siteMm,
+    }),
+  };
+}
+
+/** @param sites where columns and rows lie from the axis, mm */
+function fallOffOf(
+  focalLengthMm: number,
+  lux: number,
+  { x, y }: { x: Float64Array; y: (row: number) => number },
+): (row: number, out: Float32Array) => void {
+  const fast = fallOffRows(focalLengthMm, lux, x);
+  return (row, out) => {
+    const yMm = y(row);
+    if (fast) fast(yMm, out);
+    else for (let i = 0; i < x.length; i++) out[i] = lux * cos4(focalLengthMm, x[i]!, yMm);
   };
 }
 
@@ -103,6 +116,15 @@ export function focusedPlates(
     rows: (longSide, window) => {
       const { down: allDown, across: allAcross, ...grid } = gridOf(view, longSide, BINNED_FOOTPRINT, window);
       const [down, across] = [within(allDown, top, high), within(allAcross, left, wide)];
+      const fast = rowSampler(wide, down, across, grid.width, 3 * groups.length);
+      if (fast)
+        return {
+          ...grid,
+          view,
+          focusM,
+          row: (group, channel, y, out, at, first = 0, step = 1) =>
+            fast.row(3 * group + channel, groups[group]![channel]!, y, out, at, first, step),
+        };
       // The vertical pass of a row is kept for each group and channel while that row is asked for.
       const kept = groups.map((planes) => planes.map(() => ({ y: -1, row: new Float32Array(wide) })));
       return {
@@ -173,7 +195,11 @@ export function partFor(
 
 /** Taps of a whole plate as taps of a stretch of it, held at its ends. */
 function within(taps: Taps, from: number, length: number): Taps {
-  return { ...taps, index: taps.index.map((i) => Math.min(length - 1, Math.max(0, i - from))) };
+  return {
+    ...taps,
+    index: taps.index.map((i) => Math.min(length - 1, Math.max(0, i - from))),
+    ...(taps.first && { first: taps.first.map((i) => Math.min(length - 1, Math.max(-3, i - from))) }),
+  };
 }
 
 /** Rows straight from the plates, for a whole capture; a small one is not finer than what the view works with. */

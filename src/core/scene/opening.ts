@@ -47,41 +47,6 @@ export function varying(
   };
 }
 
-/**
- * Adds to every second site of a row what the kernel gathers for it. Four entries at a time: storing a sum costs more than
- * making it.
- */
-export function gatherRow(
-  plane: Float32Array,
-  place: Int32Array,
-  weight: Float32Array,
-  out: Float32Array,
-  at: number,
-  from: number,
-  to: number,
-): void {
-  const whole = weight.length & ~3;
-  for (let k = 0; k < whole; k += 4) {
-    const p0 = place[k]!;
-    const p1 = place[k + 1]!;
-    const p2 = place[k + 2]!;
-    const p3 = place[k + 3]!;
-    const w0 = weight[k]!;
-    const w1 = weight[k + 1]!;
-    const w2 = weight[k + 2]!;
-    const w3 = weight[k + 3]!;
-    for (let x = from; x < to; x += 2) {
-      out[at + x] =
-        out[at + x]! + w0 * plane[p0 + x]! + w1 * plane[p1 + x]! + w2 * plane[p2 + x]! + w3 * plane[p3 + x]!;
-    }
-  }
-  for (let k = whole; k < weight.length; k++) {
-    const p = place[k]!;
-    const w = weight[k]!;
-    for (let x = from; x < to; x += 2) out[at + x] = out[at + x]! + w * plane[p + x]!;
-  }
-}
-
 /** Channel R, G, B of a site. */
 export function channelAt(x: number, y: number): number {
   const site = cfaIndex(x, y);

@@ -1,6 +1,7 @@
 // The light of an opening on the finder's samples: whole planes, of which only what moves is made anew for a frame.
 import type { PreviewLight } from './light-rows';
-import { channelAt, gatherRow, varying, type Opening } from './opening';
+import { gatherer, type Gatherer } from './gather';
+import { channelAt, varying, type Opening } from './opening';
 import type { BlurKernel } from './shake';
 import type { MarkedSites } from './marked-sites';
 
@@ -23,6 +24,7 @@ export function previewExposer(marks: MarkedSites | undefined, mostKernel: numbe
   let [skyAt, skyS] = [0, 0];
   let madeFrom: PreviewLight | undefined;
   let [madeAt, madeS] = [0, 0];
+  let rows: { readonly reach: number; readonly sites: number; readonly of: Gatherer } | undefined;
   const skySites: number[] = [];
   const skyLux: number[] = [];
   return {
@@ -71,7 +73,15 @@ export function previewExposer(marks: MarkedSites | undefined, mostKernel: numbe
         turnOf,
         arc,
       );
-      gather(sum, width, height, kernel, light);
+      if (kernel.reach === 0) mosaicOf(sum, width, height, light);
+      else {
+        // Hands differ from frame to frame: rows with room for a wider blur are kept.
+        if (!rows || rows.reach < kernel.reach || rows.sites !== light.length) {
+          const reach = 2 * kernel.reach;
+          rows = { reach, sites: light.length, of: gatherer(width, height, reach) };
+        }
+        gatherInto(rows.of, sum, width, height, kernel, light);
+      }
       // Stars hardly move from frame to frame: while the camera rests they are drawn anew once in a while.
       const due =
         skyOf !== from || kernel.reach > 0 || durationS !== skyS || Math.abs(startS - skyAt) > SKY_HOLDS_S;
@@ -109,37 +119,32 @@ function addGroup(
   }
 }
 
-/** The mosaic of three planes, each site gathered through the kernel; outside the frame is what is at its edge. */
-function gather(
+/** The mosaic of three planes. */
+function mosaicOf(planes: readonly Float32Array[], width: number, height: number, light: Float32Array): void {
+  for (let y = 0, row = 0; y < height; y++, row += width)
+    for (let phase = 0; phase < 2; phase++) {
+      const plane = planes[channelAt(phase, y)]!;
+      for (let x = row + phase; x < row + width; x += 2) light[x] = plane[x]!;
+    }
+}
+
+/** Each site of it gathered through the kernel; outside the frame is what is at its edge. */
+function gatherInto(
+  rows: Gatherer,
   planes: readonly Float32Array[],
   width: number,
   height: number,
   { dx, dy, weight }: BlurKernel,
   light: Float32Array,
 ): void {
-  const place = new Int32Array(weight.length);
-  const aside = dx.reduce((most, d) => Math.max(most, Math.abs(d)), 0);
-  const inside = Math.min(width >> 1, aside + (aside & 1));
-  light.fill(0);
+  const slots = new Int32Array(weight.length);
+  planes.forEach((plane, c) => {
+    for (let y = 0; y < height; y++) rows.put(c, y, plane, y * width);
+  });
   for (let y = 0; y < height; y++) {
-    const row = y * width;
-    for (let k = 0; k < weight.length; k++) {
-      // What the kernel moves by (dx, dy) comes from (−dx, −dy).
-      place[k] = Math.min(height - 1, Math.max(0, y - dy[k]!)) * width - dx[k]!;
-    }
-    for (let phase = 0; phase < 2; phase++) {
-      const plane = planes[channelAt(phase, y)]!;
-      gatherRow(plane, place, weight, light, row, inside + phase, width - inside);
-      for (let edge = 0; edge < 2 * inside; edge++) {
-        const x = edge < inside ? edge : width - 2 * inside + edge;
-        if ((x & 1) !== phase) continue;
-        let sum = 0;
-        for (let k = 0; k < weight.length; k++) {
-          const start = place[k]! + dx[k]!;
-          sum += weight[k]! * plane[start + Math.min(width - 1, Math.max(0, x - dx[k]!))]!;
-        }
-        light[row + x] = sum;
-      }
-    }
+    // What the kernel moves by (dx, dy) comes from (−dx, −dy).
+    for (let k = 0; k < weight.length; k++) slots[k] = Math.min(height - 1, Math.max(0, y - dy[k]!));
+    for (let phase = 0; phase < 2; phase++)
+      rows.gather(channelAt(phase, y), phase, slots, { dx, weight }, light, y * width);
   }
 }

@@ -9,6 +9,8 @@ export interface Taps {
   readonly weight: Float32Array;
   /** True when results must be held between the inner taps 1 and 2. */
   readonly held: boolean;
+  /** Of four taps: the first one as it lies, −3 … size − 1, not held inside the input. */
+  readonly first?: Int32Array;
 }
 
 /**
@@ -44,10 +46,12 @@ function areaTaps(out: number, from: number, step: number, size: number, area: n
 function cubicTaps(out: number, from: number, step: number, size: number): Taps {
   const index = new Int32Array(out * 4);
   const weight = new Float32Array(out * 4);
+  const first = new Int32Array(out);
   for (let i = 0; i < out; i++) {
     const centre = from + (i + 0.5) * step - 0.5;
     const base = Math.floor(centre);
     const t = centre - base;
+    first[i] = Math.min(size - 1, Math.max(-3, base - 1));
     const [t2, t3] = [t * t, t * t * t];
     const w = [-t3 + 2 * t2 - t, 3 * t3 - 5 * t2 + 2, -3 * t3 + 4 * t2 + t, t3 - t2];
     for (let k = 0; k < 4; k++) {
@@ -55,12 +59,15 @@ function cubicTaps(out: number, from: number, step: number, size: number): Taps 
       weight[i * 4 + k] = w[k]! / 2;
     }
   }
-  return { count: 4, index, weight, held: true };
+  return { count: 4, index, weight, held: true, first };
 }
 
 function hold(i: number, size: number): number {
   return i < 0 ? 0 : i >= size ? size - 1 : i;
 }
+
+/** 32-bit floats in this order, as the kernel adds them. */
+const { fround } = Math;
 
 /** Row `y` of the output before its horizontal pass: `size` samples. */
 export function verticalPass(
@@ -78,7 +85,9 @@ export function verticalPass(
     for (let x = 0; x < size; x++) {
       const p = plane[b + x]!;
       const q = plane[c + x]!;
-      row[x] = between(wa * plane[a + x]! + wb * p + wc * q + wd * plane[d + x]!, p, q);
+      let sum = fround(fround(wa * plane[a + x]!) + fround(wb * p));
+      sum = fround(sum + fround(wc * q));
+      row[x] = between(fround(sum + fround(wd * plane[d + x]!)), p, q);
     }
     return;
   }
@@ -104,12 +113,9 @@ export function horizontalPass(
     if (held) {
       const p = row[index[t + 1]!]!;
       const q = row[index[t + 2]!]!;
-      const value =
-        weight[t]! * row[index[t]!]! +
-        weight[t + 1]! * p +
-        weight[t + 2]! * q +
-        weight[t + 3]! * row[index[t + 3]!]!;
-      out[at + x] = between(value, p, q);
+      let sum = fround(fround(weight[t]! * row[index[t]!]!) + fround(weight[t + 1]! * p));
+      sum = fround(sum + fround(weight[t + 2]! * q));
+      out[at + x] = between(fround(sum + fround(weight[t + 3]! * row[index[t + 3]!]!)), p, q);
     } else {
       let sum = 0;
       for (let k = 0; k < count; k++) sum += weight[t + k]! * row[index[t + k]!]!;
@@ -119,5 +125,5 @@ export function horizontalPass(
 }
 
 function between(value: number, p: number, q: number): number {
-  return p < q ? (value < p ? p : value > q ? q : value) : value < q ? q : value > p ? p : value;
+  return Math.max(Math.min(p, q), Math.min(Math.max(p, q), value));
 }

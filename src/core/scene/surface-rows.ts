@@ -1,13 +1,17 @@
 // What the camera adds to the plates' surfaces, as a factor for each site of a row: material grain and the marks of things
 // that turn.
 import { blurDiscMm } from '../optics/lens';
-import { latticeOf, noise3, octavesFor } from './grain';
-import { grainRows } from './grain-kernel';
+import { cornersOf, noise3, octavesFor } from './grain';
+import { grainRows, OCTAVE_NUMBERS } from './grain-kernel';
 import type { LightGrid } from './light-grid';
 import { poseOf } from './space';
 import { meanOverArc, spinMarks, spinRow } from './spin';
 import type { SceneView } from './view';
 import { cropOf } from './framing';
+
+const { fround } = Math;
+/** Inverse wavelength and weight of two octaves. */
+type PerOctave = readonly [number, number, number, number];
 
 export interface SurfaceRows {
   /** Multiplies `out` by the factors of row `y`; `turn` and `arc` of the turning part in turns. */
@@ -45,16 +49,14 @@ export function surfaceRows(
   const { focalLengthMm } = camera.lens;
   // Filled where it is asked: a small window holds few distances.
   const steps = STEPS_PER_DIOPTRE * MOST_DIOPTRES + 1;
-  const [f0, g0, f1, g1] = [0, 1, 2, 3].map(() => new Float64Array(steps).fill(NaN)) as [
-    ...[Float64Array, Float64Array, Float64Array, Float64Array],
-  ];
+  const octaves = new Float32Array(OCTAVE_NUMBERS * steps).fill(NaN);
   const fill = (i: number) => {
     const distance = STEPS_PER_DIOPTRE / (i + 0.5);
     const toSurface = distance / focalLengthMm;
     const blurM = Math.abs(blurDiscMm(camera.lens, focusM, distance)) * toSurface;
     const { inverse, weight } = octavesFor(siteMm * toSurface, blurM);
-    [f0[i], f1[i]] = inverse;
-    [g0[i], g1[i]] = weight;
+    const [w0, w1] = weight.map((w) => (w > LEAST_WEIGHT ? w : 0));
+    octaves.set([inverse[0], w0!, inverse[1], w1!], OCTAVE_NUMBERS * i);
   };
   const line = new Float32Array(size);
   const { spin } = description;
@@ -73,7 +75,10 @@ export function surfaceRows(
     between[x] = px - 0.5 - left[x]!;
     aside[x] = ((2 * px) / size - 1) * tanHalf;
   }
-  const strengths = Float64Array.from({ length: 256 }, (_, kind) => ((kind & 15) / 15) * GRAIN);
+  const kindsOf = Float32Array.from({ length: 512 }, (_, i) => {
+    const kind = i >> 1;
+    return i & 1 ? (kind & 16 ? 1 / FIBRE : 1) : ((kind & 15) / 15) * GRAIN;
+  });
   const lastOctave = steps - 1;
   // What depends on the row only: the place between plate rows, and the ray through its middle column.
   const at = { plate: 0, kinds: 0, flat: 0, bx: 0, by: 0, bz: 0 };
@@ -100,16 +105,16 @@ export function surfaceRows(
   const fast = grainRows({
     ...{
       size,
-      lattice: latticeOf(),
+      corners: cornersOf(),
       pixel,
       left,
-      between,
-      aside,
-      octaves: [f0, g0, f1, g1],
-      strengths,
+      between: Float32Array.from(between),
+      aside: Float32Array.from(aside),
+      octaves,
+      kindsOf,
       fill,
     },
-    ...{ leastWeight: LEAST_WEIGHT, edge: EDGE, stepsPerDioptre: STEPS_PER_DIOPTRE, fibreShare: 1 / FIBRE },
+    ...{ edge: EDGE, stepsPerDioptre: STEPS_PER_DIOPTRE },
     ...{ eye, right },
   });
   const grainRow = (y: number, out: Float32Array) => {
@@ -117,41 +122,38 @@ export function surfaceRows(
     if (fast) fast(line, surface.subarray(at.kinds, at.kinds + size), at, out);
     else plainRow(out);
   };
-  /** The same without a kernel. */
+  /** The same without a kernel: in 32-bit floats, in this order. */
   const plainRow = (out: Float32Array) => {
-    // In locals: this loop runs for every site of a capture.
-    const { kinds, flat, bx, by, bz } = at;
+    const { kinds } = at;
+    const [flat, bx, by, bz] = [at.flat, at.bx, at.by, at.bz].map(fround) as [number, number, number, number];
+    const place = (eyeAt: number, b: number, r: number, u: number, k: number) =>
+      fround(fround(eyeAt) + fround(fround(b + fround(fround(r) * u)) * k));
     for (let x = 0; x < width; x++) {
       const kind = surface[kinds + pixel[x]!]!;
-      if (kind === 0) {
-        out[x] = 1;
-        continue;
-      }
-      const d = distanceAt(x);
-      const u = aside[x]!;
-      const k = d / Math.sqrt(flat + u * u);
-      const wx = ex + (bx + rx0 * u) * k;
-      const wy = ey + (by + ry0 * u) * k;
-      const wz = ez + (bz + rz0 * u) * k;
-      const step = (STEPS_PER_DIOPTRE / d) | 0;
-      const i = step < lastOctave ? step : lastOctave;
-      const fibre = kind & 16 ? 1 / FIBRE : 1;
-      let noise = 0;
-      let w0 = g0[i]!;
-      if (w0 !== w0) {
-        fill(i);
-        w0 = g0[i]!;
-      }
-      if (w0 > LEAST_WEIGHT) {
-        const f = f0[i]!;
-        noise += w0 * noise3(wx * f * fibre, wy * f, wz * f);
-      }
-      const w1 = g1[i]!;
-      if (w1 > LEAST_WEIGHT) {
-        const f = f1[i]!;
-        noise += w1 * noise3(wx * f * fibre + 17, wy * f + 5, wz * f + 29);
-      }
-      out[x] = 1 + strengths[kind]! * noise;
+      const [d0, d1] = [line[left[x]!]!, line[left[x]! + 1]!];
+      const t = fround(between[x]!);
+      const apart = fround(d1 - d0);
+      const near = Math.abs(apart) < fround(fround(EDGE) * d0);
+      const d = near ? fround(d0 + fround(t * apart)) : t < 0.5 ? d0 : d1;
+      const step = OCTAVE_NUMBERS * Math.min(lastOctave, fround(STEPS_PER_DIOPTRE / d) | 0);
+      if (Number.isNaN(octaves[step])) fill(step / OCTAVE_NUMBERS);
+      const [f0, w0, f1, w1] = octaves.subarray(step, step + OCTAVE_NUMBERS) as unknown as PerOctave;
+      const [contrast, fibre] = [kindsOf[2 * kind]!, kindsOf[2 * kind + 1]!];
+      const u = fround(aside[x]!);
+      const k = fround(d / fround(Math.sqrt(fround(flat + fround(u * u)))));
+      const wx = place(ex, bx, rx0, u, k);
+      const wy = place(ey, by, ry0, u, k);
+      const wz = place(ez, bz, rz0, u, k);
+      const along = (f: number) => fround(fround(wx * f) * fibre);
+      const first = w0 === 0 ? 0 : fround(w0 * noise3(along(f0), fround(wy * f0), fround(wz * f0)));
+      const more = (v: number, by: number) => fround(v + by);
+      const second =
+        w1 === 0
+          ? 0
+          : fround(
+              w1 * noise3(more(along(f1), 17), more(fround(wy * f1), 5), more(fround(wz * f1), 29)),
+            );
+      out[x] = fround(1 + fround(contrast * fround(first + second)));
     }
   };
   const grain = new Float32Array(kept ? width * height : width);
@@ -166,10 +168,25 @@ export function surfaceRows(
     made[y] = 1;
     return row;
   };
+  /** Columns between the first and the last that show a part in a row of the plates, by where that row begins. */
+  const columns = new Map<number, { from: number; to: number }>();
+  const columnsOf = (part: number, kinds: number) => {
+    const known = columns.get(kinds);
+    if (known) return known;
+    const found = { from: width, to: 0 };
+    for (let x = 0; x < width; x++) {
+      if (surface[kinds + pixel[x]!]! >> 5 !== part) continue;
+      found.from = Math.min(found.from, x);
+      found.to = x + 1;
+    }
+    columns.set(kinds, found);
+    return found;
+  };
   const markRow = (part: number, y: number, turn: number, arc: number, out: Float32Array) => {
     turnTo(y);
     const { kinds, flat, bx, by, bz, plate } = at;
-    for (let x = 0; x < width; x++) {
+    const { from, to } = columnsOf(part, kinds);
+    for (let x = from; x < to; x++) {
       if (surface[kinds + pixel[x]!]! >> 5 !== part) continue;
       const u = aside[x]!;
       const k = distanceAt(x) / Math.sqrt(flat + u * u);

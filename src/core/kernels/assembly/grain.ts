@@ -1,76 +1,63 @@
-// Grain of surfaces along a row of sites, both octaves at once: the same numbers as `grainRow` of scene/surface-rows.ts makes, in 64-bit floats in the same
-// order. AssemblyScript. Memory is laid out by the caller (scene/grain-kernel.ts).
+// Grain of surfaces along a row of sites, four at a time: the same numbers as `plainRow` of scene/surface-rows.ts makes, in 32-bit floats in the same order.
+// AssemblyScript. Memory is laid out by the caller (scene/grain-kernel.ts). Rows have room for three more sites.
 
 const MASK: i32 = 63;
 
-/** Random values of a lattice of 64 × 64 × 64, a signed byte each. */
-let lattice: usize = 0;
+/** Of a lattice of 64 × 64 × 64 random values the four about each place of a layer, a signed byte each. */
+let corners: usize = 0;
 /** By column: pixel of the plate, the one left of the place, the share between two, the ray's slope. */
 let pixels: usize = 0;
 let lefts: usize = 0;
 let betweens: usize = 0;
 let asides: usize = 0;
-/** By step of 1/distance: inverse wavelength and weight of two octaves. */
-let f0: usize = 0;
-let g0: usize = 0;
-let f1: usize = 0;
-let g1: usize = 0;
-/** By kind of surface. */
-let strengths: usize = 0;
+/** By step of 1/distance: inverse wavelength and weight of two octaves; NaN where they are not known yet. */
+let octaves: usize = 0;
+/** By kind of surface: contrast, and how much slower grain goes along x. */
+let kindsOf: usize = 0;
 let line: usize = 0;
 let kinds: usize = 0;
 
 export function layout(
-  atLattice: usize,
+  atCorners: usize,
   atPixels: usize,
   atLefts: usize,
   atBetweens: usize,
   atAsides: usize,
-  atF0: usize,
-  atG0: usize,
-  atF1: usize,
-  atG1: usize,
-  atStrengths: usize,
+  atOctaves: usize,
+  atKindsOf: usize,
   atLine: usize,
   atKinds: usize,
 ): void {
-  lattice = atLattice;
+  corners = atCorners;
   pixels = atPixels;
   lefts = atLefts;
   betweens = atBetweens;
   asides = atAsides;
-  f0 = atF0;
-  g0 = atG0;
-  f1 = atF1;
-  g1 = atG1;
-  strengths = atStrengths;
+  octaves = atOctaves;
+  kindsOf = atKindsOf;
   line = atLine;
   kinds = atKinds;
 }
 
-let leastWeight: f64 = 0;
-let edge: f64 = 0;
-let stepsPerDioptre: f64 = 0;
+let edge: f32 = 0;
+let stepsPerDioptre: f32 = 0;
 let lastStep: i32 = 0;
-let fibreShare: f64 = 0;
 
-export function limits(least: f64, anEdge: f64, perDioptre: f64, last: i32, fibre: f64): void {
-  leastWeight = least;
+export function limits(anEdge: f32, perDioptre: f32, last: i32): void {
   edge = anEdge;
   stepsPerDioptre = perDioptre;
   lastStep = last;
-  fibreShare = fibre;
 }
 
-let ex: f64 = 0;
-let ey: f64 = 0;
-let ez: f64 = 0;
-let rx: f64 = 0;
-let ry: f64 = 0;
-let rz: f64 = 0;
+let ex: f32 = 0;
+let ey: f32 = 0;
+let ez: f32 = 0;
+let rx: f32 = 0;
+let ry: f32 = 0;
+let rz: f32 = 0;
 
 /** Where the eye is, and what lies to its right. */
-export function pose(eyeX: f64, eyeY: f64, eyeZ: f64, rightX: f64, rightY: f64, rightZ: f64): void {
+export function pose(eyeX: f32, eyeY: f32, eyeZ: f32, rightX: f32, rightY: f32, rightZ: f32): void {
   ex = eyeX;
   ey = eyeY;
   ez = eyeZ;
@@ -79,120 +66,146 @@ export function pose(eyeX: f64, eyeY: f64, eyeZ: f64, rightX: f64, rightY: f64, 
   rz = rightZ;
 }
 
-// @ts-ignore: decorator
-@inline
-function f64At(base: usize, i: i32): f64 {
-  return load<f64>(base + (<usize>i << 3));
-}
-
-/**
- * Factors from column `x` on.
- * @returns the column at which it stopped: one whose octaves are not known yet (`step` tells which), or the width
- */
-export function row(x: i32, width: i32, flat: f64, bx: f64, by: f64, bz: f64, out: usize): i32 {
-  for (; x < width; x++) {
-    const kind = <i32>load<u8>(kinds + load<u32>(pixels + (<usize>x << 2)));
-    if (kind === 0) {
-      store<f32>(out + (<usize>x << 2), 1);
-      continue;
-    }
-    const l = line + (load<u32>(lefts + (<usize>x << 2)) << 2);
-    const d0 = <f64>load<f32>(l);
-    const d1 = <f64>load<f32>(l, 4);
-    const t = f64At(betweens, x);
-    const d = abs<f64>(d1 - d0) < edge * d0 ? d0 + t * (d1 - d0) : t < 0.5 ? d0 : d1;
-    const u = f64At(asides, x);
-    const k = d / sqrt<f64>(flat + u * u);
-    const wx = ex + (bx + rx * u) * k;
-    const wy = ey + (by + ry * u) * k;
-    const wz = ez + (bz + rz * u) * k;
-    const i = <i32>min<f64>(stepsPerDioptre / d, <f64>lastStep);
-    const w0 = f64At(g0, i);
-    if (w0 !== w0) {
-      step = i;
-      return x;
-    }
-    const w1 = f64At(g1, i);
-    const fibre = kind & 16 ? fibreShare : 1;
-    let noise: f64 = 0;
-    if (w0 > leastWeight && w1 > leastWeight) {
-      const f = f64x2.replace_lane(f64x2.splat(f64At(f0, i)), 1, f64At(f1, i));
-      const both = noise3(
-        f64x2.add(f64x2.mul(f64x2.mul(f64x2.splat(wx), f), f64x2.splat(fibre)), f64x2(0, 17)),
-        f64x2.add(f64x2.mul(f64x2.splat(wy), f), f64x2(0, 5)),
-        f64x2.add(f64x2.mul(f64x2.splat(wz), f), f64x2(0, 29)),
-      );
-      noise = w0 * f64x2.extract_lane(both, 0) + w1 * f64x2.extract_lane(both, 1);
-    } else if (w0 > leastWeight) {
-      const f = f64At(f0, i);
-      noise = w0 * f64x2.extract_lane(noise3(f64x2.splat(wx * f * fibre), f64x2.splat(wy * f), f64x2.splat(wz * f)), 0);
-    } else if (w1 > leastWeight) {
-      const f = f64At(f1, i);
-      noise =
-        w1 *
-        f64x2.extract_lane(
-          noise3(f64x2.splat(wx * f * fibre + 17), f64x2.splat(wy * f + 5), f64x2.splat(wz * f + 29)),
-          0,
-        );
-    }
-    store<f32>(out + (<usize>x << 2), <f32>(1 + f64At(strengths, kind) * noise));
-  }
-  return width;
-}
-
 /** The step of 1/distance whose octaves were asked for. */
 export let step: i32 = 0;
 
 // @ts-ignore: decorator
 @inline
-function smooth(u: v128): v128 {
-  return f64x2.mul(f64x2.mul(u, u), f64x2.sub(f64x2.splat(3), f64x2.mul(f64x2.splat(2), u)));
-}
-
-// @ts-ignore: decorator
-@inline
-function pair(i0: i32, i1: i32): v128 {
-  return f64x2.replace_lane(
-    f64x2.splat(<f64>load<i8>(lattice + i0)),
-    1,
-    <f64>load<i8>(lattice + i1),
+function place(eye: f32, b: f32, right: f32, u: v128, k: v128): v128 {
+  return f32x4.add(
+    f32x4.splat(eye),
+    f32x4.mul(f32x4.add(f32x4.splat(b), f32x4.mul(f32x4.splat(right), u)), k),
   );
 }
 
-/** Value noise at two places. */
+/** Four addresses. */
+// @ts-ignore: decorator
+@inline
+function addresses(base: usize, index: v128, shift: i32): v128 {
+  return i32x4.add(i32x4.splat(<i32>base), i32x4.shl(index, shift));
+}
+
+/** The 32 bits at four addresses and an offset. */
+// @ts-ignore: decorator
+@inline
+function taken(at: v128, offset: usize): v128 {
+  let v = v128.load32_zero(<usize>i32x4.extract_lane(at, 0) + offset);
+  v = v128.load32_lane(<usize>i32x4.extract_lane(at, 1) + offset, v, 1);
+  v = v128.load32_lane(<usize>i32x4.extract_lane(at, 2) + offset, v, 2);
+  return v128.load32_lane(<usize>i32x4.extract_lane(at, 3) + offset, v, 3);
+}
+
+/**
+ * Factors from column `x` on, a multiple of four.
+ * @returns the column at which it stopped: one of four of which the octaves are not known yet (`step` tells which), or the width or more
+ */
+export function row(x: i32, width: i32, flat: f32, bx: f32, by: f32, bz: f32, out: usize): i32 {
+  const one = f32x4.splat(1);
+  for (; x < width; x += 4) {
+    const at = <usize>x << 2;
+    const p0 = load<u32>(pixels + at);
+    const p1 = load<u32>(pixels + at, 4);
+    const p2 = load<u32>(pixels + at, 8);
+    const p3 = load<u32>(pixels + at, 12);
+    const k0 = <i32>load<u8>(kinds + p0);
+    const k1 = <i32>load<u8>(kinds + p1);
+    const k2 = <i32>load<u8>(kinds + p2);
+    const k3 = <i32>load<u8>(kinds + p3);
+    if ((k0 | k1 | k2 | k3) === 0) {
+      v128.store(out + at, one);
+      continue;
+    }
+    const l = addresses(line, v128.load(lefts + at), 2);
+    const d0 = taken(l, 0);
+    const d1 = taken(l, 4);
+    const t = v128.load(betweens + at);
+    const apart = f32x4.sub(d1, d0);
+    const d = v128.bitselect(
+      f32x4.add(d0, f32x4.mul(t, apart)),
+      v128.bitselect(d0, d1, f32x4.lt(t, f32x4.splat(0.5))),
+      f32x4.lt(f32x4.abs(apart), f32x4.mul(f32x4.splat(edge), d0)),
+    );
+    const steps = i32x4.min_s(
+      i32x4.trunc_sat_f32x4_s(f32x4.div(f32x4.splat(stepsPerDioptre), d)),
+      i32x4.splat(lastStep),
+    );
+    const o = addresses(octaves, steps, 4);
+    const w0 = taken(o, 4);
+    const unknown = i32x4.bitmask(f32x4.ne(w0, w0));
+    if (unknown !== 0) {
+      const lane = ctz(unknown);
+      step = lane === 0 ? i32x4.extract_lane(steps, 0) : lane === 1 ? i32x4.extract_lane(steps, 1) : lane === 2 ? i32x4.extract_lane(steps, 2) : i32x4.extract_lane(steps, 3);
+      return x;
+    }
+    const w1 = taken(o, 12);
+    const looks = addresses(kindsOf, i32x4.replace_lane(i32x4.replace_lane(i32x4.replace_lane(i32x4.splat(k0), 1, k1), 2, k2), 3, k3), 3);
+    const fibre = taken(looks, 4);
+    const u = v128.load(asides + at);
+    const k = f32x4.div(d, f32x4.sqrt(f32x4.add(f32x4.splat(flat), f32x4.mul(u, u))));
+    const wx = place(ex, bx, rx, u, k);
+    const wy = place(ey, by, ry, u, k);
+    const wz = place(ez, bz, rz, u, k);
+    const zero = f32x4.splat(0);
+    let noise = zero;
+    if (v128.any_true(f32x4.ne(w0, zero))) {
+      const f = taken(o, 0);
+      noise = f32x4.mul(w0, noise3(f32x4.mul(f32x4.mul(wx, f), fibre), f32x4.mul(wy, f), f32x4.mul(wz, f)));
+    }
+    if (v128.any_true(f32x4.ne(w1, zero))) {
+      const f = taken(o, 8);
+      const second = noise3(
+        f32x4.add(f32x4.mul(f32x4.mul(wx, f), fibre), f32x4.splat(17)),
+        f32x4.add(f32x4.mul(wy, f), f32x4.splat(5)),
+        f32x4.add(f32x4.mul(wz, f), f32x4.splat(29)),
+      );
+      noise = f32x4.add(noise, f32x4.mul(w1, second));
+    }
+    v128.store(out + at, f32x4.add(one, f32x4.mul(taken(looks, 0), noise)));
+  }
+  return width;
+}
+
+// @ts-ignore: decorator
+@inline
+function smooth(t: v128): v128 {
+  return f32x4.mul(f32x4.mul(t, t), f32x4.sub(f32x4.splat(3), f32x4.mul(f32x4.splat(2), t)));
+}
+
+// @ts-ignore: decorator
+@inline
+function between(a: v128, b: v128, share: v128): v128 {
+  return f32x4.add(a, f32x4.mul(share, f32x4.sub(b, a)));
+}
+
+/** Signed bytes of four numbers, from the given one on. */
+// @ts-ignore: decorator
+@inline
+function byte(cells: v128, up: i32): v128 {
+  return f32x4.convert_i32x4_s(i32x4.shr_s(i32x4.shl(cells, up), 24));
+}
+
+/** Value noise at four places. */
 // @ts-ignore: decorator
 @inline
 function noise3(x: v128, y: v128, z: v128): v128 {
-  const fx = f64x2.floor(x);
-  const fy = f64x2.floor(y);
-  const fz = f64x2.floor(z);
-  const u = smooth(f64x2.sub(x, fx));
-  const v = smooth(f64x2.sub(y, fy));
-  const w = smooth(f64x2.sub(z, fz));
-  const ix = i32x4.trunc_sat_f64x2_s_zero(fx);
-  const iy = i32x4.trunc_sat_f64x2_s_zero(fy);
-  const iz = i32x4.trunc_sat_f64x2_s_zero(fz);
-  const x0 = i32x4.extract_lane(ix, 0) & MASK;
-  const x1 = (i32x4.extract_lane(ix, 0) + 1) & MASK;
-  const y0 = (i32x4.extract_lane(iy, 0) & MASK) << 6;
-  const y1 = ((i32x4.extract_lane(iy, 0) + 1) & MASK) << 6;
-  const z0 = (i32x4.extract_lane(iz, 0) & MASK) << 12;
-  const z1 = ((i32x4.extract_lane(iz, 0) + 1) & MASK) << 12;
-  const p0 = i32x4.extract_lane(ix, 1) & MASK;
-  const p1 = (i32x4.extract_lane(ix, 1) + 1) & MASK;
-  const q0 = (i32x4.extract_lane(iy, 1) & MASK) << 6;
-  const q1 = ((i32x4.extract_lane(iy, 1) + 1) & MASK) << 6;
-  const r0 = (i32x4.extract_lane(iz, 1) & MASK) << 12;
-  const r1 = ((i32x4.extract_lane(iz, 1) + 1) & MASK) << 12;
-  const a = pair(z0 + y0 + x0, r0 + q0 + p0);
-  const b = pair(z0 + y1 + x0, r0 + q1 + p0);
-  const c = pair(z1 + y0 + x0, r1 + q0 + p0);
-  const d = pair(z1 + y1 + x0, r1 + q1 + p0);
-  const ab = f64x2.add(a, f64x2.mul(u, f64x2.sub(pair(z0 + y0 + x1, r0 + q0 + p1), a)));
-  const bb = f64x2.add(b, f64x2.mul(u, f64x2.sub(pair(z0 + y1 + x1, r0 + q1 + p1), b)));
-  const cb = f64x2.add(c, f64x2.mul(u, f64x2.sub(pair(z1 + y0 + x1, r1 + q0 + p1), c)));
-  const db = f64x2.add(d, f64x2.mul(u, f64x2.sub(pair(z1 + y1 + x1, r1 + q1 + p1), d)));
-  const near = f64x2.add(ab, f64x2.mul(v, f64x2.sub(bb, ab)));
-  const far = f64x2.sub(f64x2.add(cb, f64x2.mul(v, f64x2.sub(db, cb))), near);
-  return f64x2.div(f64x2.add(near, f64x2.mul(w, far)), f64x2.splat(127));
+  const fx = f32x4.floor(x);
+  const fy = f32x4.floor(y);
+  const fz = f32x4.floor(z);
+  const u = smooth(f32x4.sub(x, fx));
+  const v = smooth(f32x4.sub(y, fy));
+  const w = smooth(f32x4.sub(z, fz));
+  const mask = i32x4.splat(MASK);
+  const iz = i32x4.trunc_sat_f32x4_s(fz);
+  const cell = v128.or(
+    v128.and(i32x4.trunc_sat_f32x4_s(fx), mask),
+    i32x4.shl(v128.and(i32x4.trunc_sat_f32x4_s(fy), mask), 6),
+  );
+  const near = taken(addresses(corners, v128.or(cell, i32x4.shl(v128.and(iz, mask), 12)), 2), 0);
+  const next = i32x4.add(iz, i32x4.splat(1));
+  const far = taken(addresses(corners, v128.or(cell, i32x4.shl(v128.and(next, mask), 12)), 2), 0);
+  const a = between(byte(near, 24), byte(far, 24), w);
+  const b = between(byte(near, 16), byte(far, 16), w);
+  const c = between(byte(near, 8), byte(far, 8), w);
+  const d = between(byte(near, 0), byte(far, 0), w);
+  return f32x4.div(between(between(a, c, v), between(b, d, v), u), f32x4.splat(127));
 }
