@@ -48,6 +48,34 @@ function instanceOf<Functions>(module: WebAssembly.Module, bytes: number): Kerne
   return { call: exports as Functions, memory: memory.buffer };
 }
 
+/** A kernel whose memory grows as it is asked for. What was in it stays, but where it lies in the page may change: views are made anew. */
+export interface GrowingKernel<Functions> {
+  readonly call: Functions;
+  room(bytes: number): ArrayBuffer;
+}
+
+/** @returns a function that gives the kernel, as `kernel` does */
+export function growingKernel<Functions>(base64: string): () => GrowingKernel<Functions> | null {
+  let made: GrowingKernel<Functions> | null | undefined;
+  return () => {
+    if (!allowed) return null;
+    if (made !== undefined) return made;
+    try {
+      const { exports } = new WebAssembly.Instance(new WebAssembly.Module(bytesOf(base64)));
+      const memory = exports.memory as WebAssembly.Memory;
+      const room = (bytes: number) => {
+        const more = bytes - memory.buffer.byteLength;
+        if (more > 0) memory.grow(Math.ceil(more / PAGE));
+        return memory.buffer;
+      };
+      made = { call: exports as Functions, room };
+    } catch {
+      made = null;
+    }
+    return made;
+  };
+}
+
 /**
  * @param bytes of memory that its caller lays out
  * @returns a function that gives the kernel, loaded when it is first wanted; null where there is no SIMD or no WebAssembly is let in

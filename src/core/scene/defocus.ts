@@ -2,6 +2,7 @@
 // over each other from far to near, so that a near thing spreads over what is behind it and a far one does not spread over
 // what is in front. Within a layer every sample is gathered over its own disc.
 import { blocksOf, stretchFrom, type Blocks } from './blocks';
+import { layByKernel, partByKernel, type NumberedDiscs, type Parts } from './blur-kernel';
 import { blurByDiscs, discNumber, discMap, HALVE_FROM_PX, type DiscMap } from './disc-blur';
 
 export interface Planes {
@@ -17,13 +18,20 @@ const LAYER_STEP_PX = 1.2;
 const LAYER_STEP_SHARE = 0.3;
 /** Side of the squares that are passed by where a layer is not. */
 const SQUARE = 16;
+/** Where less than this comes to lie nothing is laid; a 32-bit float, as all weights are. */
+const { fround } = Math;
+const LEAST_WEIGHT = fround(1e-4);
 /** Light that a layer borrows from what lies just in front of it, so that no seam opens on a slope. */
 const BORROWED = 0.5;
 
-/** Signed discs, `far` the greater; both of them there. */
+/** Signed discs, `far` the greater, both of them there; and what lies between the outermost of its samples. */
 interface Layer {
   readonly far: number;
   readonly near: number;
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
 }
 
 /** A stretch of the picture. */
@@ -39,13 +47,14 @@ interface Box {
  * @returns new planes; the same ones when all is sharp
  */
 export function defocus(picture: Planes, disc: Float32Array): Planes {
-  const layers = layersOf(disc);
+  const layers = layersOf(disc, picture.width);
   if (layers.every(isSharp)) return picture;
   const { width, planes } = picture;
   const out = planes.map((plane) => new Float32Array(plane.length));
+  const numbered = { disc, numbers: numbersOf(disc), stride: width };
   layers.forEach((layer, i) => {
-    const box = boxAround(layer, disc, picture);
-    const { weight, cover, discs, alone, there, reached } = partIn(layer, i === 0, disc, width, box);
+    const box = boxAround(layer, picture);
+    const { weight, cover, discs, alone, there, reached } = partIn(layer, i === 0, numbered, box);
     if (alone && discs && weight.length === disc.length) {
       planes.forEach((plane, c) => out[c]!.set(blurByDiscs(plane, discs)));
       return;
@@ -53,6 +62,7 @@ export function defocus(picture: Planes, disc: Float32Array): Planes {
     const blur = (plane: Float32Array) => (discs ? blurByDiscs(plane, discs) : plane);
     const spread = blur(weight);
     const opacity = cover && blur(cover);
+    if (layByKernel(planes, out, width, box, { weight, spread, opacity }, discs, LEAST_WEIGHT)) return;
     planes.forEach((plane, c) => {
       const light = new Float32Array(weight.length);
       for (let y = 0; y < box.height; y++)
@@ -83,21 +93,23 @@ function layOver(
       const shift = (box.y + y) * width + box.x - y * box.width;
       for (let j = y * box.width + part.from, end = y * box.width + part.to; j < end; j++) {
         const w = spread[j]!;
-        if (w <= 1e-4) continue;
-        const value = light[j]! / w;
+        if (w <= LEAST_WEIGHT) continue;
+        const value = fround(light[j]! / w);
         const below = target[j + shift]!;
-        target[j + shift] = opacity ? below + opacity[j]! * (value - below) : value;
+        target[j + shift] = opacity ? below + fround(opacity[j]! * fround(value - below)) : value;
       }
       part = stretchFrom(reached, box.width, y, part.to);
     }
 }
 
-function isSharp({ far, near }: Layer): boolean {
+type Limits = Pick<Layer, 'far' | 'near'>;
+
+function isSharp({ far, near }: Limits): boolean {
   return Math.max(Math.abs(far), Math.abs(near)) < SHARP_PX;
 }
 
 /** All of it can be made at half the size, or less. */
-function isWide({ far, near }: Layer): boolean {
+function isWide({ far, near }: Limits): boolean {
   return Math.min(Math.abs(far), Math.abs(near)) >= HALVE_FROM_PX;
 }
 
@@ -105,26 +117,40 @@ function isWide({ far, near }: Layer): boolean {
 const STEPS = 16;
 
 /** As few layers as hold all discs that there are, far ones first; what is sharp is one of them. */
-function layersOf(disc: Float32Array): Layer[] {
-  const steps = new Map<number, { far: number; near: number }>();
-  let [last, open] = [NaN, { far: 0, near: 0 }];
-  for (let i = 0; i < disc.length; i++) {
-    const d = disc[i]!;
-    const step = d < SHARP_PX && d > -SHARP_PX ? 0 : Math.round(d * STEPS);
-    if (step !== last) {
-      last = step;
-      const found = steps.get(step);
-      if (found) open = found;
-      else steps.set(step, (open = { far: d, near: d }));
+function layersOf(disc: Float32Array, width: number): Layer[] {
+  const steps = new Map<number, { -readonly [Key in keyof Layer]: number }>();
+  for (let row = 0, y = 0; row < disc.length; row += width, y++) {
+    let last = NaN;
+    let open = { far: 0, near: 0, left: 0, right: 0, top: 0, bottom: 0 };
+    for (let x = 0; x < width; x++) {
+      const d = disc[row + x]!;
+      const step = d < SHARP_PX && d > -SHARP_PX ? 0 : Math.round(d * STEPS);
+      if (step !== last) {
+        last = step;
+        const found = steps.get(step);
+        if (found) open = found;
+        else steps.set(step, (open = { far: d, near: d, left: x, right: x, top: y, bottom: y }));
+        if (x < open.left) open.left = x;
+        open.bottom = y;
+      }
+      if (x > open.right) open.right = x;
+      if (d > open.far) open.far = d;
+      else if (d < open.near) open.near = d;
     }
-    if (d > open.far) open.far = d;
-    else if (d < open.near) open.near = d;
   }
   const layers: Layer[] = [];
   for (const [, next] of [...steps].sort(([a], [b]) => b - a)) {
     const open = layers.at(-1);
-    if (open && together(open, next)) layers[layers.length - 1] = { far: open.far, near: next.near };
-    else layers.push(next);
+    if (!open || !together(open, next)) layers.push(next);
+    else
+      layers[layers.length - 1] = {
+        far: open.far,
+        near: next.near,
+        left: Math.min(open.left, next.left),
+        right: Math.max(open.right, next.right),
+        top: Math.min(open.top, next.top),
+        bottom: Math.max(open.bottom, next.bottom),
+      };
   }
   return layers;
 }
@@ -137,17 +163,7 @@ function together(open: Layer, next: Layer): boolean {
 }
 
 /** Where a layer's light comes to lie, and as far around again as the discs there reach. */
-function boxAround({ far, near }: Layer, disc: Float32Array, { width, height }: Planes): Box {
-  let [left, right, top, bottom] = [width, -1, height, -1];
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++) {
-      const d = disc[i]!;
-      if (d > far || d < near) continue;
-      if (x < left) left = x;
-      if (x > right) right = x;
-      if (y < top) top = y;
-      bottom = y;
-    }
+function boxAround({ far, near, left, right, top, bottom }: Layer, { width, height }: Planes): Box {
   const reach = Math.ceil(Math.max(Math.abs(far), Math.abs(near))) + 4;
   // Even corners: wide discs are made at half the size.
   const x = Math.max(0, left - reach) & ~1;
@@ -173,32 +189,49 @@ interface Part {
 }
 
 /** How the samples of a box take part in a layer: with their light, by hiding what is farther, and over which discs. */
-function partIn({ far, near }: Layer, farthest: boolean, disc: Float32Array, width: number, box: Box): Part {
+function partIn({ far, near }: Limits, farthest: boolean, discs: NumberedDiscs, box: Box): Part {
+  const lends = fround(near - LAYER_STEP_PX - LAYER_STEP_SHARE * Math.abs(near));
+  const limits = { far, near, lends, borrowed: BORROWED };
+  const { weight, cover, numbers, others } =
+    partByKernel(discs, box, limits) ?? plainParts(discs, box, limits);
+  const [small, large] = [Math.min(Math.abs(far), Math.abs(near)), Math.max(Math.abs(far), Math.abs(near))];
   const sharp = isSharp({ far, near });
+  const map = sharp ? null : discMap(numbers, box.width, box.height, small, large, weight);
+  const there = blocksOf(weight, box.width, box.height, SQUARE);
+  return {
+    ...{ weight, cover: farthest ? null : cover, discs: map, there },
+    ...{ alone: others === 0, reached: map?.reached ?? there },
+  };
+}
+
+/** The same without a kernel. */
+function plainParts(
+  { disc, numbers, stride }: NumberedDiscs,
+  box: Box,
+  { far, near, lends, borrowed }: { far: number; near: number; lends: number; borrowed: number },
+): Parts {
   const size = box.width * box.height;
   const weight = new Float32Array(size);
-  const cover = farthest ? null : new Float32Array(size);
-  const numbers = sharp ? null : new Uint16Array(size);
+  const cover = new Float32Array(size);
+  const inside = new Uint16Array(size);
   let others = 0;
-  const lends = near - LAYER_STEP_PX - LAYER_STEP_SHARE * Math.abs(near);
   for (let y = 0, j = 0; y < box.height; y++)
-    for (let x = 0, at = (box.y + y) * width + box.x; x < box.width; x++, j++, at++) {
+    for (let x = 0, at = (box.y + y) * stride + box.x; x < box.width; x++, j++, at++) {
       const d = disc[at]!;
-      if (d > far) {
-        others++;
-        continue;
-      }
-      if (cover) cover[j] = 1;
-      if (d >= near) {
+      if (d <= far) cover[j] = 1;
+      if (d <= far && d >= near) {
         weight[j] = 1;
-        if (numbers) numbers[j] = discNumber(d < 0 ? -d : d);
+        inside[j] = numbers[at]!;
         continue;
       }
       others++;
-      if (d >= lends) weight[j] = BORROWED;
+      if (d < near && d >= lends) weight[j] = borrowed;
     }
-  const [small, large] = [Math.min(Math.abs(far), Math.abs(near)), Math.max(Math.abs(far), Math.abs(near))];
-  const discs = numbers && discMap(numbers, box.width, box.height, small, large, weight);
-  const there = blocksOf(weight, box.width, box.height, SQUARE);
-  return { weight, cover, discs, alone: others === 0, there, reached: discs?.reached ?? there };
+  return { weight, cover, numbers: inside, others };
+}
+
+function numbersOf(disc: Float32Array): Uint16Array {
+  const numbers = new Uint16Array(disc.length);
+  for (let i = 0; i < disc.length; i++) numbers[i] = discNumber(disc[i]! < 0 ? -disc[i]! : disc[i]!);
+  return numbers;
 }

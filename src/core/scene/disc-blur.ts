@@ -2,6 +2,7 @@
 // samples has the variance of a true disc, d²/16 along each axis, whatever the samples do to its rim. Wide ones are made at a half, a
 // quarter … of the size.
 import { blocksOf, widened, type Blocks } from './blocks';
+import { blurByKernel } from './blur-kernel';
 
 /** Discs are told apart by a fiftieth: numbers from 1; 0 is no disc of its own. */
 const STEPS = 50;
@@ -38,7 +39,7 @@ export interface DiscMap {
 }
 
 /** Rows of a disc from its middle down: half the width of each beside its middle sample, and how far the row counts. */
-interface Disc {
+export interface Disc {
   readonly half: readonly number[];
   readonly share: readonly number[];
   readonly area: number;
@@ -209,8 +210,15 @@ function varianceOf({ half, share, area }: Disc): { across: number; along: numbe
   return { across: x2 / area, along: y2 / area };
 }
 
+/** 32-bit floats in this order, as the kernel adds them. */
+const { fround } = Math;
+
 /** Every sample's mean over its disc; light outside the picture is that of its edge. */
 export function blurByDiscs(plane: Float32Array, map: DiscMap): Float32Array {
+  return blurByKernel(plane, map) ?? blurPlainly(plane, map);
+}
+
+function blurPlainly(plane: Float32Array, map: DiscMap): Float32Array {
   return blurAt(plane, map.width, map.height, map.level, map);
 }
 
@@ -233,10 +241,15 @@ function halve(a: Float32Array, width: number, height: number, w: number, h: num
     const bottom = Math.min(height - 1, 2 * y + 1) * width;
     for (let x = 0; x < w; x++) {
       const right = Math.min(width - 1, 2 * x + 1);
-      out[y * w + x] = (a[top + 2 * x]! + a[top + right]! + a[bottom + 2 * x]! + a[bottom + right]!) / 4;
+      const upper = fround(a[top + 2 * x]! + a[top + right]!);
+      out[y * w + x] = fround(fround(upper + a[bottom + 2 * x]!) + a[bottom + right]!) / 4;
     }
   }
   return out;
+}
+
+function mostOf(near: number, far: number): number {
+  return fround(fround(0.75 * near) + fround(0.25 * far));
 }
 
 /** Bilinear, with samples in the middle of their cells. */
@@ -246,12 +259,12 @@ function double(a: Float32Array, w: number, h: number, width: number, height: nu
     const near = (y >> 1) * w;
     const far = Math.min(h - 1, Math.max(0, (y >> 1) + (y & 1 ? 1 : -1))) * w;
     const row = y * width;
-    let before = 0.75 * a[near]! + 0.25 * a[far]!;
+    let before = mostOf(a[near]!, a[far]!);
     let here = before;
     for (let i = 0; i < w; i++) {
-      const next = i + 1 < w ? 0.75 * a[near + i + 1]! + 0.25 * a[far + i + 1]! : here;
-      out[row + 2 * i] = 0.75 * here + 0.25 * before;
-      if (2 * i + 1 < width) out[row + 2 * i + 1] = 0.75 * here + 0.25 * next;
+      const next = i + 1 < w ? mostOf(a[near + i + 1]!, a[far + i + 1]!) : here;
+      out[row + 2 * i] = mostOf(here, before);
+      if (2 * i + 1 < width) out[row + 2 * i + 1] = mostOf(here, next);
       before = here;
       here = next;
     }

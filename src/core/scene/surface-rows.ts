@@ -150,9 +150,7 @@ export function surfaceRows(
       const second =
         w1 === 0
           ? 0
-          : fround(
-              w1 * noise3(more(along(f1), 17), more(fround(wy * f1), 5), more(fround(wz * f1), 29)),
-            );
+          : fround(w1 * noise3(more(along(f1), 17), more(fround(wy * f1), 5), more(fround(wz * f1), 29)));
       out[x] = fround(1 + fround(contrast * fround(first + second)));
     }
   };
