@@ -32,19 +32,12 @@ export function exp2Table(): Float32Array {
   return expTable;
 }
 
-/** Places in the table of logarithms to the base of two. */
-export function codesOf(logs: Float32Array): Uint16Array {
-  const codes = new Uint16Array(logs.length);
-  putCodes(logs, codes, 0);
-  return codes;
-}
-
-/** The same, from `at` on. */
+/** Places in the table of logarithms to the base of two, from `at` on. */
 export function putCodes(logs: Float32Array, codes: Uint16Array, at: number): void {
   const bias = -EXP_FROM * EXP_STEPS;
   // What lies out of the table, which no plate that was packed does, wraps around.
   const last = (EXP_TO - EXP_FROM) * EXP_STEPS - 1;
-  for (let i = 0; i < logs.length; i++) codes[at + i] = ((logs[i]! * EXP_STEPS + bias) | 0) & last;
+  for (let i = 0; i < logs.length; i++) codes[at + i] = Math.fround(logs[i]! * EXP_STEPS + bias) & last;
 }
 
 /** The plate with three floats a pixel. */
@@ -93,11 +86,13 @@ export function reduced(coded: CodedPlate): Plate {
   const data = new Float32Array(red.length * 3);
   for (let h = 0, o = 0, i = 0; h < red.length; i += width) {
     for (const end = h + half; h < end; h++, o += 3, i += 2) {
-      const sum =
-        table[green[i]!]! + table[green[i + 1]!]! + table[green[i + width]!]! + table[green[i + width + 1]!]!;
-      data[o] = Math.max(0, (sum * table[red[h]!]!) / 4 - floor);
-      data[o + 1] = Math.max(0, sum / 4 - floor);
-      data[o + 2] = Math.max(0, (sum * table[blue[h]!]!) / 4 - floor);
+      const top = table[green[i]!]! + table[green[i + 1]!]!;
+      const g = (top + table[green[i + width]!]! + table[green[i + width + 1]!]!) / 4;
+      const r = g * table[red[h]!]! - floor;
+      const b = g * table[blue[h]!]! - floor;
+      data[o] = r > 0 ? r : 0;
+      data[o + 1] = g > floor ? g - floor : 0;
+      data[o + 2] = b > 0 ? b : 0;
     }
   }
   exactAt.forEach((at, n) => {

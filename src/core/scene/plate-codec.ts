@@ -3,8 +3,9 @@
 // see, so everything is quantised in stops.
 import { deflateSync } from 'fflate';
 import type { Plate } from './plate';
-import { codesOf, exp2Table, expanded, putCodes, type CodedPlate } from './coded-plate';
-import { bandNorm, forwardWavelet, inverseRows, inverseWavelet, levelsFor } from './wavelet';
+import { exp2Table, expanded, putCodes, type CodedPlate } from './coded-plate';
+import { unpackByKernel, type Band, type CodedPlane } from './unpack-kernel';
+import { bandNorm, forwardWavelet, inverseRows, levelsFor } from './wavelet';
 
 export interface PlateQuality {
   /** Quantiser step of the first plane (green) in stops, finest band. */
@@ -30,14 +31,6 @@ const PLANES = 3;
 /** Coarse bands get finer steps than equal error asks for: they carry the mean of a patch and cost few bytes. */
 const COARSE = [1, 0.72, 0.4, 0.22, 0.12, 0.12, 0.12] as const;
 
-interface Band {
-  readonly x: number;
-  readonly y: number;
-  readonly w: number;
-  readonly h: number;
-  readonly step: number;
-}
-
 /** Bands from the coarsest to the finest, so that a reader may stop early for a smaller picture. */
 function bandsOf(width: number, height: number, levels: number, step: number): Band[] {
   const [w, h] = [width >> levels, height >> levels];
@@ -58,6 +51,9 @@ const ESCAPE = 255;
 const DEAD_ZONE = 0.12;
 /** Where in its step a coefficient is put back, towards zero: the Laplacian mean instead of the middle. */
 const RECONSTRUCT = 0.06;
+/** What is added to a coefficient of size one, and to larger ones, steps. */
+const ONE_MORE = DEAD_ZONE / 2 - RECONSTRUCT;
+const OTHERS_MORE = DEAD_ZONE - RECONSTRUCT;
 
 /** Packs a plate. `exact` lists value indices (pixel · 3 + channel), rising, to be kept as they are. */
 export function encodePlate(plate: Plate, quality: PlateQuality, exact: readonly number[] = []) {
@@ -118,7 +114,7 @@ export async function decodeFirstLook(header: PlateHeader, bytes: Uint8Array, ti
   const { width, height, quality } = header;
   const [w, h] = [width >> times, height >> times];
   const planes = await Promise.all([0, 1, 2].map((c) => smallPlane(header, c, bytes, times)));
-  return { width: w, height: h, data: fromEqualPlanes(planes.map(codesOf), quality.floor) };
+  return { width: w, height: h, data: fromEqualPlanes(planes, quality.floor) };
 }
 
 /** The inflated planes and exact values of a plate. */
@@ -138,13 +134,25 @@ function partsOf({ width, height, lengths }: PlateHeader, bytes: Uint8Array): Pr
 
 /** A plane of logarithms as places in the table of powers of two. */
 function codedPlane({ width, height, quality }: PlateHeader, c: number, coded: Uint8Array): Uint16Array {
-  const { w, h, levels, bands } = planeLayout(width, height, c, quality);
+  const { codes, used } = unpack(coded, planeLayout(width, height, c, quality));
+  if (used !== coded.length) throw new RangeError('Plate data do not fit their size');
+  return codes;
+}
+
+/** Coefficients → places in the table, and how many bytes were used. @throws RangeError when the bytes end early */
+function unpack(coded: Uint8Array, layout: CodedPlane): { codes: Uint16Array; used: number } {
+  const unpacked = unpackByKernel(coded, layout, ONE_MORE, OTHERS_MORE) ?? unpackPlainly(coded, layout);
+  if (unpacked.used > coded.length) throw new RangeError('Plate data end early');
+  return unpacked;
+}
+
+/** The same without a kernel. */
+function unpackPlainly(coded: Uint8Array, { w, h, levels, bands }: CodedPlane) {
   const plane = new Float32Array(w * h);
   const used = dequantise(coded, plane, w, bands);
-  if (used !== coded.length) throw new RangeError('Plate data do not fit their size');
   const codes = new Uint16Array(w * h);
   inverseRows(plane, w, h, levels, (row, y) => putCodes(row, codes, y * w));
-  return codes;
+  return { codes, used };
 }
 
 /** Coefficients that do not fit a byte take five: so many more bytes than coefficients hold those of a first look, nearly always. */
@@ -156,23 +164,20 @@ async function smallPlane(
   c: number,
   bytes: Uint8Array,
   times: number,
-): Promise<Float32Array> {
+): Promise<Uint16Array> {
   const from = lengths.slice(0, c).reduce((sum, n) => sum + n, 0);
   const part = bytes.subarray(from, from + lengths[c]!);
   const layout = planeLayout(width, height, c, quality);
   const skip = Math.max(0, c === 0 ? times : times - 1);
   if (skip > layout.levels) throw new RangeError('Plate halved too often');
   const [w, h, levels] = [layout.w >> skip, layout.h >> skip, layout.levels - skip];
-  const bands = layout.bands.slice(0, 1 + 3 * levels);
-  const plane = new Float32Array(w * h);
+  const small = { w, h, levels, bands: layout.bands.slice(0, 1 + 3 * levels) };
   try {
-    dequantise(await inflate(part, LONGER * w * h), plane, w, bands);
+    return unpack(await inflate(part, LONGER * w * h), small).codes;
   } catch {
     // Many long ones, or damaged: all of it tells.
-    dequantise(await inflate(part), plane.fill(0), w, bands);
+    return unpack(await inflate(part), small).codes;
   }
-  inverseWavelet(plane, w, h, levels);
-  return plane;
 }
 
 /**
@@ -209,7 +214,7 @@ export async function inflate(bytes: Uint8Array, enough = Infinity): Promise<Uin
 }
 
 /** Size, levels and bands of plane `c`: the first at full size, the ratio planes at half. */
-function planeLayout(width: number, height: number, c: number, quality: PlateQuality) {
+function planeLayout(width: number, height: number, c: number, quality: PlateQuality): CodedPlane {
   const [w, h] = c === 0 ? [width, height] : [width >> 1, height >> 1];
   const levels = levelsFor(w, h);
   return { w, h, levels, bands: bandsOf(w, h, levels, c === 0 ? quality.step : quality.ratioStep) };
@@ -270,7 +275,7 @@ function quantise(plane: Float32Array, stride: number, bands: readonly Band[]): 
   return out.slice(0, n);
 }
 
-/** @returns the number of bytes used */
+/** @returns the number of bytes used; more than there are where they end early */
 function dequantise(coded: Uint8Array, plane: Float32Array, stride: number, bands: readonly Band[]): number {
   let n = 0;
   const values = new Float32Array(256);
@@ -291,12 +296,11 @@ function dequantise(coded: Uint8Array, plane: Float32Array, stride: number, band
       }
     }
   }
-  if (n > coded.length) throw new RangeError('Plate data end early');
   return n;
 }
 
 function valueOf(code: number, step: number): number {
   const size = (code + 1) >> 1;
-  const value = (size === 1 ? size + DEAD_ZONE / 2 - RECONSTRUCT : size + DEAD_ZONE - RECONSTRUCT) * step;
+  const value = (size + (size === 1 ? ONE_MORE : OTHERS_MORE)) * step;
   return code & 1 ? value : -value;
 }

@@ -47,11 +47,19 @@ export async function decodeSpace({ size, lengths }: SpaceHeader, bytes: Uint8Ar
   const metres = Float32Array.from({ length: 65536 }, (_, code) =>
     code === 0 ? OPEN_SKY_M : NEAREST_M * 2 ** ((code - 1) / STEPS_PER_STOP),
   );
-  for (let i = 0; i < count; i++) {
-    const f = folded[i]! | (folded[count + i]! << 8);
-    const code = (predicted(codes, i, size) + (f & 1 ? -((f + 1) >> 1) : f >> 1)) & 65535;
-    codes[i] = code;
-    distance[i] = metres[code]!;
+  for (let y = 0, i = 0; y < size; y++) {
+    // What `predicted` gives, from one sample to the next.
+    let [left, aboveLeft] = [0, 0];
+    for (let x = 0; x < size; x++, i++) {
+      const above = y > 0 ? codes[i - size]! : 0;
+      const f = folded[i]! | (folded[count + i]! << 8);
+      const residual = f & 1 ? -((f + 1) >> 1) : f >> 1;
+      const guess = y === 0 ? left : x === 0 ? above : left + above - aboveLeft;
+      left = (guess + residual) & 65535;
+      aboveLeft = above;
+      codes[i] = left;
+      distance[i] = metres[left]!;
+    }
   }
   return { distance, surface };
 }

@@ -83,8 +83,7 @@ export function viewScene(
     const planes = noLight(size * size);
     for (const lamp of lamps) {
       const { data } = scene.lamps[lamp.plate]!;
-      addLuminance(y709, data, levels[lamp.plate]!);
-      addLight(planes, data, size, lamp);
+      addLight(planes, y709, data, size, levels[lamp.plate]!, lamp);
     }
     return { flicker, planes: heldAtZero(planes) };
   });
@@ -163,25 +162,27 @@ export function asSet<View extends Ground>(view: View, setting: LensSetting): Vi
   return { ...view, camera: { ...camera, lens: { ...lens, apertureN, transmission } } };
 }
 
-/** Adds a lamp's picture, linear Rec. 709, to a plane of luminance. */
-function addLuminance(y709: Float32Array, data: Float32Array, level: number): void {
-  const [r, g, b] = [level * LUMA_709[0], level * LUMA_709[1], level * LUMA_709[2]];
-  for (let i = 0, j = 0; i < y709.length; i++, j += 3)
-    y709[i] = y709[i]! + r * data[j]! + g * data[j + 1]! + b * data[j + 2]!;
-}
-
-/** Adds it to the planes of a camera's channels. */
+/** Adds a lamp's picture, linear Rec. 709, to the planes of a camera's channels and to one of luminance: all at once, since memory is what it waits for. */
 function addLight(
   planes: LightPlanes,
+  y709: Float32Array,
   data: Float32Array,
   size: number,
+  level: number,
   { toCamera, own }: LampAnswer,
 ): void {
-  planes.forEach((plane, c) => {
-    const [r, g, b] = toCamera[c]!;
-    for (let i = 0, j = 0; i < plane.length; i++, j += 3)
-      plane[i] = plane[i]! + r * data[j]! + g * data[j + 1]! + b * data[j + 2]!;
-  });
+  const [red, green, blue] = planes;
+  const [[rr, rg, rb], [gr, gg, gb], [br, bg, bb]] = toCamera;
+  const [yr, yg, yb] = [level * LUMA_709[0], level * LUMA_709[1], level * LUMA_709[2]];
+  for (let i = 0, j = 0; i < y709.length; i++, j += 3) {
+    const r = data[j]!;
+    const g = data[j + 1]!;
+    const b = data[j + 2]!;
+    red[i] = red[i]! + rr * r + rg * g + rb * b;
+    green[i] = green[i]! + gr * r + gg * g + gb * b;
+    blue[i] = blue[i]! + br * r + bg * g + bb * b;
+    y709[i] = y709[i]! + yr * r + yg * g + yb * b;
+  }
   addOwnAnswers(planes, { x: 0, y: 0, width: size, height: size }, size, own, ({ x, y, width, height }) =>
     toCamera.map(([r, g, b]) =>
       Float32Array.from({ length: width * height }, (_, i) => {

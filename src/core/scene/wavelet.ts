@@ -1,6 +1,9 @@
 // Two-dimensional wavelet transform, LeGall 5/3 by lifting (Le Gall & Tabatabai 1988; the reversible filter of ITU-T
 // T.800), with symmetric borders. Chosen over a longer filter for its speed: a scene is unpacked while the person waits.
 
+/** 32-bit floats, as the kernel adds them: a half or a quarter of one is exact. */
+const { fround } = Math;
+
 /** Levels for a plane: halve while both sides stay even and the smaller side is at least 16 afterwards. */
 export function levelsFor(width: number, height: number): number {
   let levels = 0;
@@ -34,23 +37,8 @@ function forwardLine(a: Float32Array, at: number, stride: number, n: number, lin
   }
 }
 
-/** In-place inverse of `forwardWavelet`. `scratch` may be given to save memory; at least as long as the plane. */
-export function inverseWavelet(
-  plane: Float32Array,
-  width: number,
-  height: number,
-  levels: number,
-  scratch: Float32Array = new Float32Array(width * height),
-): void {
-  for (let level = levels - 1; level >= 0; level--) {
-    const [w, h] = [width >> level, height >> level];
-    for (let y = 0; y < h; y++) inverseRow(plane, y * width, scratch, y * w, w);
-    inverseColumns(scratch, plane, w, h, width);
-  }
-}
-
 /**
- * The same, but for the last level, whose rows are handed over one after the other: they are not needed all at once, and a plane that is gone
+ * Inverse of `forwardWavelet`. Rows of the last level are handed over one after the other: they are not needed all at once, and a plane that is gone
  * through once less is a third of the time. The plane is spoilt.
  * @param onRow gets each row from the top; what it is given changes with the next
  */
@@ -84,14 +72,14 @@ export function inverseRows(
     // The first high row mirrors itself.
     const over = y === 0 ? high : above;
     [before, even] = [even, before];
-    for (let x = 0; x < width; x++) even[x] = low[x]! - 0.25 * (over[x]! + high[x]!);
+    for (let x = 0; x < width; x++) even[x] = low[x]! - 0.25 * fround(over[x]! + high[x]!);
     if (y > 0) {
-      for (let x = 0; x < width; x++) odd[x] = above[x]! + 0.5 * (before[x]! + even[x]!);
+      for (let x = 0; x < width; x++) odd[x] = above[x]! + 0.5 * fround(before[x]! + even[x]!);
       onRow(odd, 2 * y - 1);
     }
     onRow(even, 2 * y);
   }
-  for (let x = 0; x < width; x++) odd[x] = high[x]! + even[x]!;
+  for (let x = 0; x < width; x++) odd[x] = high[x]! + 0.5 * fround(even[x]! + even[x]!);
   onRow(odd, height - 1);
 }
 
@@ -99,17 +87,17 @@ export function inverseRows(
 function inverseRow(a: Float32Array, from: number, out: Float32Array, to: number, n: number): void {
   const half = n >> 1;
   const high = from + half;
-  let even = a[from]! - 0.5 * a[high]!; // the first high sample mirrors itself
+  let even = fround(a[from]! - 0.25 * fround(a[high]! + a[high]!)); // the first high sample mirrors itself
   for (let i = 0; i < half - 1; i++) {
     const detail = a[high + i]!;
-    const next = a[from + i + 1]! - 0.25 * (detail + a[high + i + 1]!);
+    const next = fround(a[from + i + 1]! - 0.25 * fround(detail + a[high + i + 1]!));
     out[to + 2 * i] = even;
-    out[to + 2 * i + 1] = detail + 0.5 * (even + next);
+    out[to + 2 * i + 1] = detail + 0.5 * fround(even + next);
     even = next;
   }
   const last = a[high + half - 1]!;
   out[to + n - 2] = even;
-  out[to + n - 1] = last + even;
+  out[to + n - 1] = last + 0.5 * fround(even + even);
 }
 
 /** All columns, row by row for the sake of the cache: low rows above high rows → interleaved rows. */
@@ -120,11 +108,12 @@ function inverseColumns(a: Float32Array, out: Float32Array, w: number, h: number
     const high = (half + y) * w;
     const above = (half + (y > 0 ? y - 1 : 0)) * w;
     const even = 2 * y * stride;
-    for (let x = 0; x < w; x++) out[even + x] = a[low + x]! - 0.25 * (a[above + x]! + a[high + x]!);
+    for (let x = 0; x < w; x++) out[even + x] = a[low + x]! - 0.25 * fround(a[above + x]! + a[high + x]!);
     if (y > 0) {
       const odd = even - stride;
       const before = odd - stride;
-      for (let x = 0; x < w; x++) out[odd + x] = a[above + x]! + 0.5 * (out[before + x]! + out[even + x]!);
+      for (let x = 0; x < w; x++)
+        out[odd + x] = a[above + x]! + 0.5 * fround(out[before + x]! + out[even + x]!);
     }
   }
   const lastOdd = (h - 1) * stride;
