@@ -23,11 +23,19 @@ buildSync({
 });
 
 const config = getDefaultConfig(__dirname);
-/** Asked for by libraries that do without it: nothing here is animated by it, and it is a third of the page's script. */
-const UNUSED = ['react-native-reanimated', 'react-native-worklets'];
+/** Asked for by libraries that do without them here: animation, and the frames and tabs of other platforms. A third of the page's script. */
+const UNUSED = [...['react-native-reanimated', 'react-native-worklets', 'color']];
+/** Parts of libraries that nothing here shows: navigators and links of the router beside its slot, gestures' own buttons and drawers and their older engine. */
+const UNUSED_PARTS = [
+  /expo-router\/build\/(layouts\/(Tabs|experimental-stack|stack-utils)|stack|native-tabs|color|standard-navigation)(\/|\.js)/,
+  /expo-router\/build\/(link\/(LinkWithPreview|preview\/(HrefPreview|native))|views\/Sitemap|react-navigation\/(bottom-tabs|native-stack|elements))(\/|\.js)/,
+  /react-native-gesture-handler\/lib\/module\/(web_hammer|components\/(DrawerLayout|Swipeable|Reanimated|touchables|Pressable|GestureButtons|GestureComponents))/,
+];
 config.resolver.resolveRequest = (context, name, platform) => {
   if (name === LIBRARY) return { type: 'sourceFile', filePath: bundled };
-  return UNUSED.includes(name) ? { type: 'empty' } : context.resolveRequest(context, name, platform);
+  if (UNUSED.includes(name)) return { type: 'empty' };
+  const found = context.resolveRequest(context, name, platform);
+  return UNUSED_PARTS.some((part) => part.test(found.filePath ?? '')) ? { type: 'empty' } : found;
 };
 
 module.exports = config;

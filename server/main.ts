@@ -56,6 +56,8 @@ export async function buildServer({ app, scenes, demo }: ServerOptions): Promise
     root: app,
     decorateReply: false,
     wildcard: false,
+    // The build lays compressed ones beside its files: to make one of the page's script takes longer than to load it.
+    preCompressed: true,
     cacheControl: false,
     // Built files carry a hash of their content in the name; the page itself must be asked for anew.
     setHeaders: (reply, path) => {

@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { root, run } from './install.mjs';
 
 const cache = join(root, '.cache');
@@ -31,6 +32,7 @@ export function buildAll() {
         process.exit(1);
       }
       addBootScript();
+      compressAll(join(root, 'dist'));
     },
   );
   step(
@@ -65,6 +67,21 @@ function addBootScript() {
   );
   writeFileSync(page, html.replace('<body>', '<body>\n    <script src="/boot.js"></script>'));
 }
+
+/** Lays compressed files beside those that shrink, for the server. */
+function compressAll(folder) {
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const file = join(folder, entry.name);
+    if (entry.isDirectory()) compressAll(file);
+    else if (/\.(js|html|json|css|svg)$/.test(entry.name) && statSync(file).size >= LEAST_COMPRESSED) {
+      const bytes = readFileSync(file);
+      writeFileSync(`${file}.gz`, gzipSync(bytes, { level: 9 }));
+      const params = { [constants.BROTLI_PARAM_QUALITY]: 9 };
+      writeFileSync(`${file}.br`, brotliCompressSync(bytes, { params }));
+    }
+  }
+}
+const LEAST_COMPRESSED = 1024;
 
 function step(name, sources, product, make) {
   const hash = createHash('sha256');

@@ -33,7 +33,7 @@ const MAX_RMS = 0.05;
 const MAX_SINGLE_ERROR = 0.14;
 const MAX_FINE_SINGLE_ERROR = 0.25;
 const OPENING = 'wheel-bench';
-const MAX_OPENING_BYTES = 3_000_000;
+const MAX_OPENING_BYTES = 4_000_000;
 const MAX_SCENE_BYTES = 8_000_000;
 /** The depth pass writes distance / 128 m, and nothing where there is nothing. */
 const DEPTH_RANGE_M = 128;
@@ -49,7 +49,7 @@ async function packLens(source: SceneSource, lens: PlateId): Promise<void> {
   for (const [i, master] of masters.entries()) {
     const floor = floorOf(master, source.floorStops);
     const isFine = master.width > LENS_PLATES[lens]!.size;
-    const step = isFine ? FINE_STEP : STEP;
+    const step = isFine ? (source.fineStep ?? FINE_STEP) : STEP;
     const quality = { step, ratioStep: step, floor: floor / 4 };
     const first = encodePlate(master, quality);
     const decoded = await decodePlate(first.header, first.bytes);
@@ -79,7 +79,16 @@ async function packLens(source: SceneSource, lens: PlateId): Promise<void> {
       return Math.round(Math.min(1, grain) * 15) | (fibre > 0.5 ? 16 : 0) | (Math.round(part * 8) << 5);
     }),
   };
-  const { unitCdM2, floorStops, detail: _, place: _place, patches, lamps, ...words } = source;
+  const {
+    unitCdM2,
+    floorStops,
+    detail: _,
+    fineStep: _fine,
+    place: _place,
+    patches,
+    lamps,
+    ...words
+  } = source;
   const surfaces = statedSurfaces(source, fieldDeg);
   const description: SceneDescription = {
     ...words,

@@ -26,6 +26,8 @@ export interface SceneSource extends Omit<
   floorStops: number;
   /** Times the usual side of a lens's plates, where they carry more detail than is usual. */
   detail?: Partial<Record<PlateId, number>>;
+  /** How coarsely such plates are quantised, stops, where it is not as usual. */
+  fineStep?: number;
   lamps: (SceneLamp & { plate: string; gain: number })[];
   patches: PatchSource[];
 }

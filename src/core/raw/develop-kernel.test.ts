@@ -2,8 +2,17 @@
 import fc from 'fast-check';
 import { allowKernels } from '../kernels/kernel';
 import { colourOfWhite } from '../colour/camera';
+import { noiseModel } from '../sensor/sensor';
 import { SIM_COLOUR } from '../sensor/sim-colour';
-import { developerFor, developersOf16, developRegion, type Developer, type Region } from './develop';
+import { SIM_ONE_WIDE } from '../sensor/sim-one';
+import {
+  developerFor,
+  developersOf16,
+  developReduced,
+  developRegion,
+  type Developer,
+  type Region,
+} from './develop';
 import { rowDeveloper } from './develop-kernel';
 
 const cameraColourFor = (kelvin: number) => colourOfWhite(SIM_COLOUR.matrices, { kelvin, tint: 0 });
@@ -71,6 +80,35 @@ it('makes the bytes that its twin makes', () => {
         expect([...fast!.subarray(0, 4), ...fast!.subarray(-4)]).toEqual(Array(8).fill(7));
       }
     }),
+    { numRuns: 300 },
+  );
+});
+
+it('makes smaller pictures as its twin does, of every phase and size', () => {
+  fc.assert(
+    fc.property(
+      mosaic,
+      fc.integer({ min: 1, max: 20 }),
+      fc.integer({ min: 1, max: 9 }),
+      ({ from: _, to: _to, kelvin, white, ...of }, width, height) => {
+        const frame = {
+          ...of,
+          layout: 'cfa' as const,
+          noise: noiseModel(SIM_ONE_WIDE.sensor, 100, 1),
+          black: 64,
+          white,
+          baselineEv: 0.8,
+          colour: cameraColourFor(kelvin),
+        };
+        for (const developer of developersFor(kelvin, white)) {
+          const [fast, plain] = [true, false].map((use) => {
+            allowKernels(use);
+            return developReduced(frame, width, height, developer);
+          });
+          expect(fast).toEqual(plain);
+        }
+      },
+    ),
     { numRuns: 300 },
   );
 });

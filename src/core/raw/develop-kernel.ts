@@ -7,6 +7,7 @@ import type { PerSite } from '../sensor/raw-frame';
 interface Functions {
   balance(data: number, count: number, even: number, odd: number, oddFirst: number, out: number): void;
   row(...[up, here, down, width, chromaFirst, oddRow, matrix, tone, out]: Numbers<9>): void;
+  reduce(...[top, bottom, bounds, width, l0, l1, l2, l3, sums]: Numbers<9>): void;
 }
 
 /** Sites a row at most; a wider region is developed without the kernel. */
@@ -21,7 +22,13 @@ const ROWS = DATA + 2 * (MOST_WIDE + 8);
 const ROW = 4 * (MOST_WIDE + 8);
 const OUT = ROWS + 3 * ROW;
 
-const loaded = kernel<Functions>(wasm, OUT + ROW);
+/** For smaller pictures: two rows of numbers, where cells begin and end, their sums. */
+const TOP = OUT + ROW;
+const BOTTOM = TOP + 2 * (MOST_WIDE + 8);
+const BOUNDS = BOTTOM + 2 * (MOST_WIDE + 8);
+const SUMS = BOUNDS + 8 * MOST_WIDE;
+
+const loaded = kernel<Functions>(wasm, SUMS + 16 * MOST_WIDE);
 
 interface Tables {
   readonly linear: PerSite<Int16Array>;
@@ -38,6 +45,13 @@ export interface RowDeveloper {
   row(up: number, here: number, down: number, width: number, chromaFirst: boolean, oddRow: boolean): void;
   /** Where they are then, 4 bytes each. */
   readonly pixels: Uint8Array;
+  /** Two rows of a mosaic that are to be added up, where the cells of a smaller picture begin and end in them, and four sums of each cell. */
+  readonly top: Uint16Array;
+  readonly bottom: Uint16Array;
+  readonly bounds: Int32Array;
+  readonly sums: Int32Array;
+  /** Adds them. @param sites of the four of a cell, in which table each is looked up */
+  reduce(width: number, sites: PerSite<number>): void;
 }
 
 let holds: Partial<Tables> = {};
@@ -64,6 +78,15 @@ export function rowDeveloper({ linear, matrix, tone }: Tables): RowDeveloper | n
         call.row(
           ...([ROWS + up * ROW, ROWS + here * ROW, ROWS + down * ROW, width] as const),
           ...([Number(chromaFirst), Number(oddRow), MATRIX, TONE, OUT] as const),
+        ),
+      top: new Uint16Array(memory, TOP, MOST_WIDE),
+      bottom: new Uint16Array(memory, BOTTOM, MOST_WIDE),
+      bounds: new Int32Array(memory, BOUNDS, 2 * MOST_WIDE),
+      sums: new Int32Array(memory, SUMS, 4 * MOST_WIDE),
+      reduce: (width, [s0, s1, s2, s3]) =>
+        call.reduce(
+          ...([TOP, BOTTOM, BOUNDS, width] as const),
+          ...([s0 * TABLE, s1 * TABLE, s2 * TABLE, s3 * TABLE, SUMS] as const),
         ),
     },
   };

@@ -265,38 +265,32 @@ export function developReduced(
 ): Uint8ClampedArray {
   const { phase: [px, py] = [0, 0] } = frame;
   // Where a cell begins its four sites may stand in any order; each has its table.
-  const [l0, l1, l2, l3] = [0, 1, 2, 3].map(
-    (i) => developer.linear[cfaIndex(px + (i & 1), py + (i >> 1))]!,
-  ) as unknown as PerSite<Int16Array>;
-  const [c0, c1, c2, c3] = [0, 1, 2, 3].map(
-    (i) => COLOUR[cfaIndex(px + (i & 1), py + (i >> 1))]!,
-  ) as unknown as PerSite<number>;
+  const sites = [0, 1, 2, 3].map((i) => cfaIndex(px + (i & 1), py + (i >> 1))) as unknown as PerSite<number>;
+  const [c0, c1, c2, c3] = sites.map((site) => COLOUR[site]!) as unknown as PerSite<number>;
   const rgba = new Uint8ClampedArray(width * height * 4);
-  const { data, width: across } = frame;
-  const cellsX = across >> 1;
+  const cellsX = frame.width >> 1;
   const cellsY = frame.height >> 1;
+  const bounds = new Int32Array(2 * width);
+  for (let x = 0; x < width; x++) {
+    const x0 = Math.floor((x * cellsX) / width);
+    bounds[2 * x] = 2 * x0;
+    bounds[2 * x + 1] = 2 * Math.max(x0 + 1, Math.floor(((x + 1) * cellsX) / width));
+  }
+  const fits = frame.width <= MOST_WIDE && width <= MOST_WIDE;
+  const rows = fits ? rowDeveloper(developer) : null;
+  rows?.bounds.set(bounds);
+  const sumsOf = rows ? kernelSums(frame, rows, sites, width) : plainSums(frame, developer, sites, bounds);
   for (let y = 0; y < height; y++) {
     const y0 = Math.floor((y * cellsY) / height);
     const y1 = Math.max(y0 + 1, Math.floor(((y + 1) * cellsY) / height));
+    const of = sumsOf(y0, y1);
     for (let x = 0; x < width; x++) {
-      const x0 = Math.floor((x * cellsX) / width);
-      const x1 = Math.max(x0 + 1, Math.floor(((x + 1) * cellsX) / width));
-      let [s0, s1, s2, s3] = [0, 0, 0, 0];
-      for (let cy = y0; cy < y1; cy++) {
-        const from = 2 * cy * across;
-        for (let i = from + 2 * x0; i < from + 2 * x1; i += 2) {
-          s0 += l0[data[i]!]!;
-          s1 += l1[data[i + 1]!]!;
-          s2 += l2[data[i + across]!]!;
-          s3 += l3[data[i + across + 1]!]!;
-        }
-      }
-      const n = (y1 - y0) * (x1 - x0);
+      const n = ((y1 - y0) * (bounds[2 * x + 1]! - bounds[2 * x]!)) / 2;
       const sums = [0, 0, 0];
-      sums[c0] = sums[c0]! + s0;
-      sums[c1] = sums[c1]! + s1;
-      sums[c2] = sums[c2]! + s2;
-      sums[c3] = sums[c3]! + s3;
+      sums[c0] = sums[c0]! + of[4 * x]!;
+      sums[c1] = sums[c1]! + of[4 * x + 1]!;
+      sums[c2] = sums[c2]! + of[4 * x + 2]!;
+      sums[c3] = sums[c3]! + of[4 * x + 3]!;
       const [red, green, blue] = [sums[0]! / n, sums[1]! / (2 * n), sums[2]! / n];
       const o = (y * width + x) * 4;
       for (let c = 0; c < 3; c++) rgba[o + c] = pictureCode(developer, c, red, green, blue);
@@ -304,4 +298,52 @@ export function developReduced(
     }
   }
   return rgba;
+}
+
+/** Of the cells of a row of a smaller picture: sums of balanced numbers, four each. @param y0 … y1: rows of 2×2 sites */
+type CellSums = (y0: number, y1: number) => Int32Array;
+
+function kernelSums(
+  { width: across, data }: RawImage,
+  rows: RowDeveloper,
+  sites: PerSite<number>,
+  width: number,
+): CellSums {
+  return (y0, y1) => {
+    rows.sums.fill(0, 0, 4 * width);
+    for (let cy = y0; cy < y1; cy++) {
+      const from = 2 * cy * across;
+      rows.top.set(data.subarray(from, from + across));
+      rows.bottom.set(data.subarray(from + across, from + 2 * across));
+      rows.reduce(width, sites);
+    }
+    return rows.sums;
+  };
+}
+
+/** The same without a kernel. */
+function plainSums(
+  { width: across, data }: RawImage,
+  { linear }: Developer,
+  sites: PerSite<number>,
+  bounds: Int32Array,
+): CellSums {
+  const [l0, l1, l2, l3] = sites.map((site) => linear[site]!) as unknown as PerSite<Int16Array>;
+  const sums = new Int32Array(2 * bounds.length);
+  return (y0, y1) => {
+    for (let x = 0; 2 * x < bounds.length; x++) {
+      let [s0, s1, s2, s3] = [0, 0, 0, 0];
+      for (let cy = y0; cy < y1; cy++) {
+        const from = 2 * cy * across;
+        for (let i = from + bounds[2 * x]!, end = from + bounds[2 * x + 1]!; i < end; i += 2) {
+          s0 += l0[data[i]!]!;
+          s1 += l1[data[i + 1]!]!;
+          s2 += l2[data[i + across]!]!;
+          s3 += l3[data[i + across + 1]!]!;
+        }
+      }
+      sums.set([s0, s1, s2, s3], 4 * x);
+    }
+    return sums;
+  };
 }

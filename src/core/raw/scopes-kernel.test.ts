@@ -60,7 +60,7 @@ it('marks and counts raw alike', () => {
         expect(Buffer.compare(bytes(table), bytes(plainly.counts[c]!))).toBe(0),
       );
     }),
-    { numRuns: 300 },
+    { numRuns: 100 },
   );
 });
 

@@ -5,6 +5,7 @@ import { allowKernels } from '../kernels/kernel';
 import { decodeCoded, decodeFirstLook, encodePlate } from './plate-codec';
 import { unpackByKernel } from './unpack-kernel';
 
+jest.setTimeout(30_000);
 afterEach(() => allowKernels(true));
 
 async function both<T>(work: () => Promise<T>): Promise<[T, T]> {
@@ -73,7 +74,7 @@ it('unpacks alike', async () => {
       const [fast, plain] = await both(() => decodeCoded(header, bytes));
       expect(bytesOf(fast)).toEqual(bytesOf(plain));
     }),
-    { numRuns: 120 },
+    { numRuns: 70 },
   );
 });
 
@@ -84,7 +85,7 @@ it('takes a first look alike', async () => {
       const [fast, plain] = await both(() => told(() => decodeFirstLook(header, bytes, times)));
       expect(bytesOf(fast)).toEqual(bytesOf(plain));
     }),
-    { numRuns: 80 },
+    { numRuns: 50 },
   );
 });
 

@@ -85,3 +85,39 @@ function pixel(zero: usize, r: i32, g: i32, b: i32): u32 {
     0xff000000
   );
 }
+
+/**
+ * Adds the balanced numbers of two rows of a mosaic, cell by cell of a smaller picture, to four sums a cell: those of the sites of each 2×2.
+ * @param bounds of each cell: first site of a row and the one after the last, even numbers, 32 bits
+ * @param l0 … l3: tables of the four sites
+ */
+export function reduce(
+  top: usize,
+  bottom: usize,
+  bounds: usize,
+  width: i32,
+  l0: usize,
+  l1: usize,
+  l2: usize,
+  l3: usize,
+  sums: usize,
+): void {
+  for (let x = 0; x < width; x++) {
+    const at = bounds + (<usize>x << 3);
+    const end = <usize>load<i32>(at, 4) << 1;
+    let s0: i32 = 0;
+    let s1: i32 = 0;
+    let s2: i32 = 0;
+    let s3: i32 = 0;
+    for (let i = <usize>load<i32>(at) << 1; i < end; i += 4) {
+      const upper = load<u32>(top + i);
+      const lower = load<u32>(bottom + i);
+      s0 += <i32>load<i16>(l0 + ((<usize>(upper & 0xffff)) << 1));
+      s1 += <i32>load<i16>(l1 + ((<usize>(upper >>> 16)) << 1));
+      s2 += <i32>load<i16>(l2 + ((<usize>(lower & 0xffff)) << 1));
+      s3 += <i32>load<i16>(l3 + ((<usize>(lower >>> 16)) << 1));
+    }
+    const to = sums + (<usize>x << 4);
+    v128.store(to, i32x4.add(v128.load(to), i32x4.replace_lane(i32x4.replace_lane(i32x4.replace_lane(i32x4.splat(s0), 1, s1), 2, s2), 3, s3)));
+  }
+}
