@@ -11,8 +11,11 @@ import {
   tap,
   type Stage,
 } from '../tests/e2e/browser';
+import { moments } from './moments';
 
 const SECONDS = 6;
+/** A budget missed by more than this is a failure for `--budget`. */
+const FAR = 1.25;
 
 async function main(): Promise<void> {
   const stage = await openStage();
@@ -47,6 +50,17 @@ async function main(): Promise<void> {
   const all = await busy();
   console.table({ 'scopes off': none, 'all scopes on': all });
   await page.close();
+  const found = await moments(stage);
+  console.table(
+    Object.fromEntries(
+      found.map(({ name, is, unit, budget }) => [
+        name,
+        { is: `${is.toFixed(0)} ${unit}`, budget: budget.toFixed(0), held: is <= budget },
+      ]),
+    ),
+  );
+  if (process.argv.includes('--budget') && found.some(({ is, budget }) => is > FAR * budget))
+    process.exitCode = 1;
   await presses(stage);
   await sheet(stage);
   await looking(stage);

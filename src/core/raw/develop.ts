@@ -266,7 +266,8 @@ export function developReduced(
   const { phase: [px, py] = [0, 0] } = frame;
   // Where a cell begins its four sites may stand in any order; each has its table.
   const sites = [0, 1, 2, 3].map((i) => cfaIndex(px + (i & 1), py + (i >> 1))) as unknown as PerSite<number>;
-  const [c0, c1, c2, c3] = sites.map((site) => COLOUR[site]!) as unknown as PerSite<number>;
+  const [red, blue] = [0, 2].map((c) => sites.findIndex((site) => COLOUR[site] === c)) as [number, number];
+  const [green, other] = [0, 1, 2, 3].filter((i) => COLOUR[sites[i]!] === 1) as [number, number];
   const rgba = new Uint8ClampedArray(width * height * 4);
   const cellsX = frame.width >> 1;
   const cellsY = frame.height >> 1;
@@ -286,14 +287,13 @@ export function developReduced(
     const of = sumsOf(y0, y1);
     for (let x = 0; x < width; x++) {
       const n = ((y1 - y0) * (bounds[2 * x + 1]! - bounds[2 * x]!)) / 2;
-      const sums = [0, 0, 0];
-      sums[c0] = sums[c0]! + of[4 * x]!;
-      sums[c1] = sums[c1]! + of[4 * x + 1]!;
-      sums[c2] = sums[c2]! + of[4 * x + 2]!;
-      sums[c3] = sums[c3]! + of[4 * x + 3]!;
-      const [red, green, blue] = [sums[0]! / n, sums[1]! / (2 * n), sums[2]! / n];
+      const r = of[4 * x + red]! / n;
+      const g = (of[4 * x + green]! + of[4 * x + other]!) / (2 * n);
+      const b = of[4 * x + blue]! / n;
       const o = (y * width + x) * 4;
-      for (let c = 0; c < 3; c++) rgba[o + c] = pictureCode(developer, c, red, green, blue);
+      rgba[o] = pictureCode(developer, 0, r, g, b);
+      rgba[o + 1] = pictureCode(developer, 1, r, g, b);
+      rgba[o + 2] = pictureCode(developer, 2, r, g, b);
       rgba[o + 3] = 255;
     }
   }

@@ -101,7 +101,7 @@ it('marks the picture, tells of it, counts its codes and draws alike', () => {
         expect(fast).toEqual(plain);
       },
     ),
-    { numRuns: 500 },
+    { numRuns: 150 },
   );
 });
 

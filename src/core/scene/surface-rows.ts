@@ -81,8 +81,10 @@ export function surfaceRows(
   });
   const lastOctave = steps - 1;
   // What depends on the row only: the place between plate rows, and the ray through its middle column.
-  const at = { plate: 0, kinds: 0, flat: 0, bx: 0, by: 0, bz: 0 };
+  const at = { y: -1, plate: 0, kinds: 0, flat: 0, bx: 0, by: 0, bz: 0 };
   const turnTo = (y: number) => {
+    if (at.y === y) return;
+    at.y = y;
     const py = crop.y + ((y0 + y + 0.5) * crop.height) / wholeHeight;
     const v = (1 - (2 * py) / size) * tanHalf;
     at.plate = py - 0.5;
