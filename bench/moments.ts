@@ -34,6 +34,9 @@ function pass(): number {
   return median(times.slice(1));
 }
 
+/** This machine against that, measured before a browser runs beside it. */
+const slower = pass() / PASS_MS;
+
 /** From the page's request to its first frame; nothing of it was there before. */
 function firstFrame(stage: Stage): Promise<number> {
   return several(5, async () => {
@@ -118,7 +121,6 @@ function scriptKilobytes(): number {
 }
 
 export async function moments(stage: Stage): Promise<readonly Budgeted[]> {
-  const slower = pass() / PASS_MS;
   const found: Budgeted[] = [];
   const took = (name: string, is: number, budgetMs: number) =>
     found.push({ name, is, unit: 'ms', budget: budgetMs * slower });
