@@ -1,7 +1,7 @@
 // Blur by discs, and layers of it, by a kernel: where planes and tables lie in memory. What is right is what `disc-blur` and `defocus` do without it.
 import { wasm } from '../kernels/blur.generated';
 import { growingKernel, type Numbers } from '../kernels/kernel';
-import type { Disc, DiscMap } from './disc-blur';
+import type { Disc, DiscMap } from './disc-map';
 
 interface Functions {
   halve(...[a, width, height, w, h, out]: Numbers<6>): void;

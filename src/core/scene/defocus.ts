@@ -2,8 +2,9 @@
 // over each other from far to near, so that a near thing spreads over what is behind it and a far one does not spread over
 // what is in front. Within a layer every sample is gathered over its own disc.
 import { blocksOf, stretchFrom, type Blocks } from './blocks';
+import type { DiscMap } from './disc-map';
 import { layByKernel, partByKernel, type NumberedDiscs, type Parts } from './blur-kernel';
-import { blurByDiscs, discNumber, discMap, HALVE_FROM_PX, type DiscMap } from './disc-blur';
+import { blurByDiscs, discNumber, discMap, HALVE_FROM_PX } from './disc-blur';
 
 export interface Planes {
   readonly width: number;

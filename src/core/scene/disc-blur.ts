@@ -3,6 +3,7 @@
 // quarter … of the size.
 import { blocksOf, widened, type Blocks } from './blocks';
 import { blurByKernel } from './blur-kernel';
+import type { Disc, DiscMap } from './disc-map';
 
 /** Discs are told apart by a fiftieth: numbers from 1; 0 is no disc of its own. */
 const STEPS = 50;
@@ -20,29 +21,6 @@ export function discNumber(diameter: number): number {
 
 function diameterOf(number: number): number {
   return 0.5 * Math.exp((number - 1) / STEPS);
-}
-
-/** Discs of a picture's samples as stretches of rows with one disc each, at the size that they are made at. */
-export interface DiscMap {
-  readonly width: number;
-  readonly height: number;
-  /** How often the picture is halved before. */
-  readonly level: number;
-  /** First stretch of each row, one more than rows. */
-  readonly rows: Int32Array;
-  /** First sample of each stretch, and the one after its last; what lies in no stretch is not made, and 0. */
-  readonly from: Int32Array;
-  readonly to: Int32Array;
-  readonly discs: readonly Disc[];
-  /** Squares of the picture that are made; undefined where all of it is. */
-  readonly reached: Blocks | undefined;
-}
-
-/** Rows of a disc from its middle down: half the width of each beside its middle sample, and how far the row counts. */
-export interface Disc {
-  readonly half: readonly number[];
-  readonly share: readonly number[];
-  readonly area: number;
 }
 
 /** Discs as wide as this are made at half the size: their rim is softer than a sample by far. */
