@@ -3,7 +3,7 @@ import type { Orientation } from '../body/orientation';
 import { cropOf } from './framing';
 import type { SceneDescription, SceneSpace } from './scene';
 import { poseOf } from './space';
-import { meanOverArc, spinMarks, spinRow } from './spin';
+import { meanOverDisc, spinMarks, spinRow } from './spin';
 
 /** Where surfaces are and what turns: of a scene or of a view of it. */
 interface Turning {
@@ -15,7 +15,13 @@ interface Turning {
 /** Samples of a preview that show a turning part. */
 export interface MarkedSites {
   /** Calls back with the number of each sample and its factor now. */
-  apply(each: (site: number, factor: number) => void, turnOf: (y: number) => number, arc: number): void;
+  /** @param discOn blur disc on a surface at a distance, m; sharp where it is not given */
+  apply(
+    each: (site: number, factor: number) => void,
+    turnOf: (y: number) => number,
+    arc: number,
+    discOn?: (distanceM: number) => number,
+  ): void;
 }
 
 /** Marks alone, worked out once for every sample of a preview: grain is finer than a preview shows. */
@@ -44,6 +50,7 @@ function markedIn(
   const { eye, right, up, ahead, tanHalf } = poseOf(description);
   const marks = spinMarks();
   const [sites, tableRow, angles]: [number[], number[], number[]] = [[], [], []];
+  const [radii, distances]: [number[], number[]] = [[], []];
   for (let y = 0; y < height; y++) {
     const py = crop.y + ((y + 0.5) * crop.height) / height;
     const v = (1 - (2 * py) / size) * tanHalf;
@@ -59,16 +66,20 @@ function markedIn(
       const [wx, wz] = [eye[0] + dx * scale - spin.x, eye[2] + dz * scale - spin.z];
       sites.push(y * width + x);
       // Whole rows: between them a preview cannot tell.
-      tableRow.push(Math.floor(spinRow(eye[1] + dy * scale, Math.sqrt(wx * wx + wz * wz))));
+      const radius = Math.sqrt(wx * wx + wz * wz);
+      tableRow.push(Math.floor(spinRow(eye[1] + dy * scale, radius)));
+      radii.push(radius);
+      distances.push(space.distance[i]!);
       angles.push(Math.atan2(wz, wx) / (2 * Math.PI));
     }
   }
   return {
-    apply: (each, turnOf, arc) => {
+    apply: (each, turnOf, arc, discOn = () => 0) => {
       for (let i = 0; i < sites.length; i++) {
         const site = sites[i]!;
         const turn = turnOf(Math.floor(site / width));
-        each(site, meanOverArc(marks, tableRow[i]!, angles[i]! - turn - arc, arc));
+        const disc = discOn(distances[i]!);
+        each(site, meanOverDisc(marks, tableRow[i]!, angles[i]! - turn - arc / 2, arc, disc, radii[i]!));
       }
     },
   };

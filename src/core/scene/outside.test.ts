@@ -8,7 +8,7 @@ import { kernelOf, shakePath, type Steadiness } from './shake';
 import { shakeSize } from './shake-size';
 import { plateShareOf, poseOf } from './space';
 import { decodeSpace, encodeSpace } from './space-codec';
-import { meanOverArc, spinMarks, spinRow } from './spin';
+import { meanOverArc, meanOverDisc, spinMarks, spinRow } from './spin';
 import { SIDEREAL_RAD_S, skyAxes, starDirection, starsOf } from './stars';
 import { heldFocusM } from './view';
 import { SIM_ONE } from '../sensor/sim-one';
@@ -188,6 +188,38 @@ describe('what turns', () => {
     expect(meanOverArc(marks, row, 0.3, 0.25)).toBeCloseTo(mean, 2);
     expect(meanOverArc(marks, row, 5.3, 0)).toBeCloseTo(meanOverArc(marks, row, 0.3, 0), 5);
   });
+  it('are the mean over the disc of a lens out of focus: along the turn, and up and down', () => {
+    const [radius, row, disc] = [0.06, 250.4, 0.012];
+    // A box with the disc's variance, 12/16 of its width squared, by many places.
+    const broad = disc * Math.sqrt(12 / 16);
+    const [turns, rows] = [broad / (2 * Math.PI * radius), broad / ((1.04 - 0.7) / 383)];
+    for (const middle of [0.12, 0.5, 0.998]) {
+      let sum = 0;
+      for (let i = 0; i < 200; i++)
+        sum += meanOverArc(
+          marks,
+          Math.round(row - rows / 2 + ((i + 0.5) * rows) / 200),
+          middle - turns / 2,
+          turns,
+        );
+      expect(Math.abs(meanOverDisc(marks, row, middle, 0, disc, radius) - sum / 200)).toBeLessThan(0.01);
+    }
+    // In focus it is the arc alone.
+    expect(meanOverDisc(marks, row, 0.4, 0.02, 0, radius)).toBeCloseTo(
+      meanOverArc(marks, row, 0.39, 0.02),
+      6,
+    );
+    const spread = (of: number) => {
+      const values = Array.from({ length: 512 }, (_, i) => meanOverDisc(marks, row, i / 512, 0, of, radius));
+      expect(values.reduce((a, b) => a + b) / 512).toBeCloseTo(1, 2);
+      return Math.max(...values) - Math.min(...values);
+    };
+    expect(spread(0.004)).toBeLessThan(spread(0));
+    expect(spread(0.03)).toBeLessThan(0.5 * spread(0));
+    // At the axis, and wider than the table.
+    expect(Math.abs(meanOverDisc(marks, 3, 0.2, 0, 5, 0) - 1)).toBeLessThan(0.1);
+  });
+
   it('has contrast when still that a turn wipes out', () => {
     const contrast = (arc: number) => {
       const values = Array.from({ length: 64 }, (_, i) => meanOverArc(marks, row, i / 64, arc));

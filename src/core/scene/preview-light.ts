@@ -4,6 +4,7 @@ import { gatherer, type Gatherer } from './gather';
 import { channelAt, varying, type Opening } from './opening';
 import type { BlurKernel } from './shake';
 import type { MarkedSites } from './marked-sites';
+import { discOnSurface } from './surface-rows';
 
 /** Openings longer than this hold their picture until they end. */
 const SLOW_S = 1 / 15;
@@ -72,6 +73,7 @@ export function previewExposer(marks: MarkedSites | undefined, mostKernel: numbe
         },
         turnOf,
         arc,
+        discOnSurface(from.view.camera.lens, from.focusM),
       );
       if (kernel.reach === 0) mosaicOf(sum, width, height, light);
       else {

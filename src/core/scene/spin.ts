@@ -10,6 +10,8 @@ const TO_M = 1.04;
 /** Where the wheel's head ends and the pot begins. */
 const FOOT_M = 0.833;
 const TURN = 2 * Math.PI;
+/** From one row to the next, m. */
+const ROW_M = (TO_M - FROM_M) / (ROWS - 1);
 
 /** Running sums over the angle, `ANGLES` + 1 a row. */
 export type SpinMarks = Float32Array;
@@ -89,23 +91,70 @@ export function meanOverArc(sums: SpinMarks, row: number, turn: number, arc: num
   return above + (row - top) * (rowMean(sums, top + 1, turn, arc) - above);
 }
 
+/** Running sums of the rows' running sums, one row more. */
+let rowSums: { readonly of: SpinMarks; readonly sums: Float64Array } | undefined;
+
+function overRows(of: SpinMarks): Float64Array {
+  if (rowSums?.of === of) return rowSums.sums;
+  const wide = ANGLES + 1;
+  const sums = new Float64Array((ROWS + 1) * wide);
+  for (let i = 0; i < ROWS * wide; i++) sums[i + wide] = sums[i]! + of[i]!;
+  rowSums = { of, sums };
+  return sums;
+}
+
+/** A box as broad as this share of a disc has its variance along an axis. */
+const BOX_OF_DISC = Math.sqrt(12 / 16);
+
+/**
+ * The same as a lens out of focus draws it: over a disc of this diameter on the surface.
+ * @param middle of the arc, turns @param radius of the place from the axis, m
+ */
+export function meanOverDisc(
+  sums: SpinMarks,
+  row: number,
+  middle: number,
+  arc: number,
+  discM: number,
+  radius: number,
+): number {
+  const broad = BOX_OF_DISC * discM;
+  const turns = Math.hypot(arc, broad / (TURN * Math.max(radius, broad)));
+  const rows = broad / ROW_M;
+  if (rows <= 1) return meanOverArc(sums, row, middle - turns / 2, turns);
+  const all = overRows(sums);
+  const low = Math.max(0, row + 0.5 - rows / 2);
+  const high = Math.min(ROWS, row + 0.5 + rows / 2);
+  const upTo = (y: number, position: number) => {
+    const whole = Math.min(ROWS - 1, Math.floor(y));
+    const before = sumTo(all, whole * (ANGLES + 1), position);
+    return before + (y - whole) * sumTo(sums, whole * (ANGLES + 1), position);
+  };
+  return meanOfTurn(
+    (position) => (upTo(high, position) - upTo(low, position)) / (high - low),
+    middle - turns / 2,
+    turns,
+  );
+}
+
 function rowMean(sums: SpinMarks, row: number, turn: number, arc: number): number {
-  const at = row * (ANGLES + 1);
-  const total = sums[at + ANGLES]!;
+  return meanOfTurn((position) => sumTo(sums, row * (ANGLES + 1), position), turn, arc);
+}
+
+/** @param upTo sum of a turn up to a position, 0 … ANGLES */
+function meanOfTurn(upTo: (position: number) => number, turn: number, arc: number): number {
   const wide = Math.max(arc, 1 / ANGLES);
   const start = turn - Math.floor(turn);
   const whole = Math.floor(wide);
   const rest = wide - whole;
   const from = start * ANGLES;
   const to = from + rest * ANGLES;
-  const part =
-    to <= ANGLES
-      ? sumTo(sums, at, to) - sumTo(sums, at, from)
-      : total - sumTo(sums, at, from) + sumTo(sums, at, to - ANGLES);
+  const total = upTo(ANGLES);
+  const part = to <= ANGLES ? upTo(to) - upTo(from) : total - upTo(from) + upTo(to - ANGLES);
   return (whole * total + part) / (wide * ANGLES);
 }
 
-function sumTo(sums: SpinMarks, at: number, position: number): number {
+function sumTo(sums: SpinMarks | Float64Array, at: number, position: number): number {
   const i = Math.min(ANGLES - 1, Math.floor(position));
   const a = sums[at + i]!;
   return a + (position - i) * (sums[at + i + 1]! - a);

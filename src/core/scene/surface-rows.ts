@@ -1,11 +1,11 @@
 // What the camera adds to the plates' surfaces, as a factor for each site of a row: material grain and the marks of things
 // that turn.
-import { blurDiscMm } from '../optics/lens';
+import { blurDiscMm, type Lens } from '../optics/lens';
 import { cornersOf, noise3, octavesFor } from './grain';
 import { grainRows, OCTAVE_NUMBERS } from './grain-kernel';
 import type { LightGrid } from './light-grid';
 import { poseOf } from './space';
-import { meanOverArc, spinMarks, spinRow } from './spin';
+import { meanOverDisc, spinMarks, spinRow } from './spin';
 import type { SceneView } from './view';
 import { cropOf } from './framing';
 
@@ -182,6 +182,8 @@ export function surfaceRows(
     columns.set(kinds, found);
     return found;
   };
+  /** Blur disc on a surface, m. */
+  const discOn = discOnSurface(camera.lens, focusM);
   const markRow = (part: number, y: number, turn: number, arc: number, out: Float32Array) => {
     turnTo(y);
     const { kinds, flat, bx, by, bz, plate } = at;
@@ -189,12 +191,14 @@ export function surfaceRows(
     for (let x = from; x < to; x++) {
       if (surface[kinds + pixel[x]!]! >> 5 !== part) continue;
       const u = aside[x]!;
-      const k = distanceAt(x) / Math.sqrt(flat + u * u);
+      const d = distanceAt(x);
+      const k = d / Math.sqrt(flat + u * u);
       const rx = ex + (bx + rx0 * u) * k - spin!.x;
       const rz = ez + (bz + rz0 * u) * k - spin!.z;
       const wy = ey + (by + ry0 * u) * k;
       const angle = Math.atan2(rz, rx) / (2 * Math.PI);
-      const mark = meanOverArc(marks!, spinRow(wy, Math.sqrt(rx * rx + rz * rz)), angle - turn - arc, arc);
+      const radius = Math.sqrt(rx * rx + rz * rz);
+      const mark = meanOverDisc(marks!, spinRow(wy, radius), angle - turn - arc / 2, arc, discOn(d), radius);
       const inside = shareOfPart(surface, size, left[x]! + between[x]!, plate, part);
       out[x] = out[x]! * (1 + inside * (mark - 1));
     }
@@ -231,6 +235,17 @@ export function spinSpeedMm({ space, size, description, camera }: SceneView): nu
     }
   speeds.sort((a, b) => a - b);
   return speeds[Math.floor(speeds.length * 0.9)] ?? 0;
+}
+
+/** How wide the blur disc of a place is on the surface there, m. */
+export function discOnSurface(
+  lens: Pick<Lens, 'focalLengthMm' | 'apertureN'>,
+  focusM: number,
+): (distanceM: number) => number {
+  // The disc is a + b / distance.
+  const far = blurDiscMm(lens, focusM, Infinity);
+  const slope = blurDiscMm(lens, focusM, 1) - far;
+  return (distanceM) => Math.abs(far * distanceM + slope) / lens.focalLengthMm;
 }
 
 /** How much of the four plate pixels about a place belongs to a part: its marks fade out across its outline. */
