@@ -24,6 +24,8 @@ export interface Shown {
   readonly key: string;
   /** What of it the lens' place depends on. */
   readonly lies: string;
+  /** Of its finder's frames, samples. */
+  readonly longSide: number;
   readonly scene: Scene;
   readonly view: SceneView;
   readonly finder: Finder;
@@ -41,7 +43,7 @@ export function heldUp(
   frameNumber: number,
   moment: Moment,
 ) {
-  const finder = (shown.other ??= finderFor(viewSource(shown.view)));
+  const finder = (shown.other ??= finderFor(viewSource(shown.view, 1, shown.longSide)));
   const by = (exact: number) => ({ auto: false, exact });
   const { focusM } = present.focus;
   const settings = {

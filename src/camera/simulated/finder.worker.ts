@@ -18,6 +18,7 @@ import type { ViewStatus } from '../port';
 import type { Report, Standing } from '../report';
 import { stopwatch } from '../stopwatch';
 import { consequences, fitOf, handReading, heldUp, weightsOf, type Shown } from './finder-telling';
+import { finderPace } from './pace';
 import { firstLookAt, forgetFailures, isReady, packAt, sceneAt, sceneUrl } from './scene-shelf';
 import type { World } from './world';
 
@@ -33,6 +34,7 @@ let lens: LensId = 'wide';
 let order: Order | undefined;
 let world: World | undefined;
 let finder: Shown | undefined;
+const pace = finderPace();
 
 let report: ((report: Report) => void) | undefined;
 let tell: (status: ViewStatus) => void = () => undefined;
@@ -244,7 +246,10 @@ function drawFrame(): void {
     stageMs,
   });
   drawn();
-  schedule(Math.max(0, FRAME_MS - (performance.now() - started)));
+  const tookMs = performance.now() - started;
+  // What is looked at first is there for a moment only.
+  if (isReady(shownUrl)) pace.took(tookMs);
+  schedule(Math.max(0, FRAME_MS - tookMs));
 }
 
 /** What the depth sensor tells of what is focused on: the place of the focus where that was parted, the spot, or where it looked. */
@@ -270,18 +275,23 @@ function standingOf({ resolved: { settings }, focus: { focusM }, frame: { colour
 function finderOf(from: Scene, { orientation, settings }: Order, { outside }: World): Shown {
   const { times } = settings.cut;
   const key = JSON.stringify([orientation, outside, lens, times]);
-  if (finder?.scene !== from || finder.key !== key) {
-    const view = viewScene(from, digitallyZoomed(OPTICS[lens], times), orientation, outside);
+  const { longSide } = pace;
+  if (finder?.scene !== from || finder.key !== key || finder.longSide !== longSide) {
+    const same = finder?.scene === from && finder.key === key;
+    const view = same
+      ? finder!.view
+      : viewScene(from, digitallyZoomed(OPTICS[lens], times), orientation, outside);
     // Lamps that are turned up move no lens.
     const lies = JSON.stringify([orientation, lens, times]);
     const kept = finder?.scene === from && finder.lies === lies ? finder.finder.focusKept() : null;
     finder = {
       key,
       lies,
+      longSide,
       scene: from,
       view,
-      finder: finderFor(viewSource(view), true, kept),
-      effects: effectsOf(view),
+      finder: finderFor(viewSource(view, 1, longSide), true, kept),
+      effects: same ? finder!.effects : effectsOf(view),
     };
   }
   return finder;
