@@ -1,5 +1,6 @@
 // What the page itself costs while the finder runs: the share of time in which its main thread is busy, by the browser's own task durations, with all
 // scopes on and with none beside the stopline, on a wide screen. And the press: how long until its frames are safe, what the finder does while they are read out.
+import { defaultFolders } from '../server/main';
 import {
   byId,
   fillRoll,
@@ -18,7 +19,7 @@ const SECONDS = 6;
 const FAR = 1.25;
 
 async function main(): Promise<void> {
-  const stage = await openStage();
+  const stage = await openStage(defaultFolders);
   const page = await stage.phone();
   await page.setViewport({ width: 1280, height: 800 });
   await page.goto(stage.origin);

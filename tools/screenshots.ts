@@ -1,5 +1,6 @@
 // Takes the pictures of docs/screenshots from the built demo: `npx tsx tools/screenshots.ts [part …]`. Panels that belong together stand side
 // by side in one picture.
+import { defaultFolders } from '../server/main';
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { decode, encode } from 'fast-png';
@@ -32,7 +33,7 @@ async function main() {
   // All of them anew, or only the named parts.
   if (asked.length === 0)
     for (const name of readdirSync(folder)) if (name !== NOT_OURS) rmSync(join(folder, name));
-  const stage = await openStage();
+  const stage = await openStage(defaultFolders);
   for (const [name, take] of Object.entries(parts))
     if (asked.length === 0 || asked.includes(name)) await take(stage);
   await stage.close();
@@ -490,7 +491,10 @@ async function lent() {
   const [first] = readdirSync(demo).filter((name) => name.endsWith('.dng'));
   const clip = join(demo, 'lent.y4m');
   writeFileSync(clip, stillClip(rawFrameOf(readDng(readFileSync(join(demo, first!)))), 480, 640));
-  const stage = await openStage({}, undefined, [...FAKE_CAMERA, `--use-file-for-fake-video-capture=${clip}`]);
+  const stage = await openStage(defaultFolders, undefined, [
+    ...FAKE_CAMERA,
+    `--use-file-for-fake-video-capture=${clip}`,
+  ]);
   const page = await opened(stage, 'phone');
   await press(page, 'more', 'more-tab-camera', 'body-browser');
   await lentLive(page);

@@ -11,6 +11,7 @@ import puppeteer, {
   type WebWorker,
 } from 'puppeteer-core';
 import { buildServer, defaultFolders, type ServerOptions } from '../../server/main';
+import { lightScenes } from './light-scenes';
 
 const FLAGS = [
   ...['--no-sandbox', '--disable-gpu', '--enable-unsafe-swiftshader', '--disable-quic', '--no-first-run'],
@@ -32,13 +33,16 @@ export type Fault = (path: string) => { readonly status: number; readonly body: 
 /** Chromium's own moving test picture as a camera, agreed to without asking. */
 export const FAKE_CAMERA = ['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'];
 
-/** @param flags further flags of Chromium */
+/**
+ * @param folders what is served: the opening scene at half its detail, unless others are named
+ * @param flags further flags of Chromium
+ */
 export async function openStage(
   folders: Partial<ServerOptions> = {},
   fault?: Fault,
   flags: readonly string[] = [],
 ): Promise<Stage> {
-  const server = await buildServer({ ...defaultFolders, ...folders });
+  const server = await buildServer({ ...defaultFolders, scenes: await lightScenes(), ...folders });
   server.addHook('onRequest', async (request, reply) => {
     const found = fault?.(request.url);
     if (found)

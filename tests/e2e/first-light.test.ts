@@ -7,6 +7,7 @@ import { SHUTTER_LADDER } from '../../src/core/units/ladders';
 import { checkDng } from '../../src/core/dng/check';
 import { readDng } from '../../src/core/dng/read';
 import { pgmSamples, runTool } from '../reference/run-tool';
+import { defaultFolders } from '../../server/main';
 import {
   byId,
   framesPass,
@@ -31,7 +32,7 @@ jest.setTimeout(120_000);
 let stage: Stage;
 const downloads = mkdtempSync(join(tmpdir(), 'velmo-downloads-'));
 beforeAll(async () => {
-  stage = await openStage();
+  stage = await openStage(defaultFolders);
 });
 afterAll(async () => {
   await stage.close();

@@ -1,6 +1,7 @@
 // Focus by touch and by keys on a phone upright, lying, and on a wide screen: found where it is tapped, parted from the spot, held, moved by hand
 // under a loupe, given back.
 import type { Page } from 'puppeteer-core';
+import { defaultFolders } from '../../server/main';
 import {
   byId,
   framesPass,
@@ -20,7 +21,7 @@ jest.setTimeout(120_000);
 let stage: Stage;
 let page: Page;
 beforeAll(async () => {
-  stage = await openStage();
+  stage = await openStage(defaultFolders);
 });
 afterAll(() => stage.close());
 afterEach(() => page.close());

@@ -18,13 +18,14 @@ import {
   workerOf,
   type Stage,
 } from './browser';
+import { lightScenes } from './light-scenes';
 
 jest.setTimeout(120_000);
 
 let stage: Stage;
 const scenes = mkdtempSync(join(tmpdir(), 'velmo-scenes-'));
 beforeAll(async () => {
-  cpSync(defaultFolders.scenes, scenes, { recursive: true });
+  cpSync(await lightScenes(), scenes, { recursive: true });
   stage = await openStage({ scenes });
 });
 afterAll(async () => {
