@@ -120,44 +120,6 @@ function scriptKilobytes(): number {
   return entry ? statSync(join(folder, entry)).size / 1024 : NaN;
 }
 
-/** The device of the pages gets every fourth moment only, threads and all. */
-async function fourTimesSlower(stage: Stage, work: () => Promise<number>): Promise<number> {
-  const client = await stage.browser.target().createCDPSession();
-  const { processInfo } = await client.send('SystemInfo.getProcessInfo');
-  const pids = processInfo.filter(({ type }) => type === 'renderer').map(({ id }) => id);
-  const all = (signal: 'SIGSTOP' | 'SIGCONT') => {
-    for (const pid of pids)
-      try {
-        process.kill(pid, signal);
-      } catch {
-        // One that has ended meanwhile.
-      }
-  };
-  let waking: ReturnType<typeof setTimeout> | undefined;
-  const turns = setInterval(() => {
-    all('SIGSTOP');
-    waking = setTimeout(() => all('SIGCONT'), SLICE_MS * 3);
-  }, SLICE_MS * 4);
-  try {
-    return await work();
-  } finally {
-    clearInterval(turns);
-    clearTimeout(waking);
-    all('SIGCONT');
-    await client.detach();
-  }
-}
-const SLICE_MS = 5;
-
-/** Frames a second, once the finder has found its pace. */
-async function framesASecond(page: Page): Promise<number> {
-  await framesPass(page, 100);
-  const frame = () => page.$eval('canvas', (canvas) => Number(canvas.dataset.frame));
-  const [from, begun] = [await frame(), performance.now()];
-  await framesPass(page, 100);
-  return ((await frame()) - from) / ((performance.now() - begun) / 1000);
-}
-
 export async function moments(stage: Stage): Promise<readonly Budgeted[]> {
   const found: Budgeted[] = [];
   const took = (name: string, is: number, budgetMs: number) =>
@@ -178,13 +140,6 @@ export async function moments(stage: Stage): Promise<readonly Budgeted[]> {
   took('a frame in the finder’s worker, wheel turning, by hand', frame, 18);
   took('another scene, cached', await sceneSwitch(page), 400);
   took('press to verified, 12 megapixels', await several(5, () => press(page)), 2000);
-  const slow = await fourTimesSlower(stage, () => framesASecond(page));
-  found.push({
-    name: 'ms from frame to frame on a device four times slower',
-    is: 1000 / slow,
-    unit: 'ms',
-    budget: 1000 / 15,
-  });
   const finder = await megabytes(page, 'finder');
   const exposer = await megabytes(page, 'exposer');
   found.push({ name: 'memory of the finder’s worker', is: finder, unit: 'MB', budget: 250 });
