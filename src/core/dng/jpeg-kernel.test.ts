@@ -1,6 +1,7 @@
 // Kernel and twin, bit for bit: any samples and sizes, and streams of other makers with more components, tables and predictors, whole or damaged.
 import fc from 'fast-check';
 import { allowKernels } from '../kernels/kernel';
+import { withAndWithout } from '../kernels/with-and-without';
 import { DngError } from './errors';
 import { coderByKernel } from './jpeg-kernel';
 import { decodeLosslessJpeg } from './lossless-jpeg-decode';
@@ -8,20 +9,12 @@ import { encodeLosslessJpeg } from './lossless-jpeg-encode';
 
 afterEach(() => allowKernels(true));
 
-function both<T>(work: () => T): [T, T] {
-  const fast = work();
-  allowKernels(false);
-  const plain = work();
-  allowKernels(true);
-  return [fast, plain];
-}
-
 /** Quick, for many samples. */
 const same = (a: Uint8Array | Uint16Array, b: Uint8Array | Uint16Array) =>
   a.length === b.length && a.every((v, i) => v === b[i]);
 
 it('is loaded here: what follows compares two different things', () => {
-  const [fast, plain] = both(() => coderByKernel(new Uint16Array(2), 2, 1));
+  const [fast, plain] = withAndWithout(() => coderByKernel(new Uint16Array(2), 2, 1));
   expect([fast !== null, plain]).toEqual([true, null]);
 });
 
@@ -49,9 +42,9 @@ it('codes any samples to the same bytes, and reads them alike', () => {
           fc.tuple(fc.constant(2 * half), fc.constant(height), samplesOf(2 * half * height)),
         ),
       ([width, height, samples]) => {
-        const [fast, plain] = both(() => encodeLosslessJpeg(samples, width, height));
+        const [fast, plain] = withAndWithout(() => encodeLosslessJpeg(samples, width, height));
         expect(same(fast, plain)).toBe(true);
-        const [read, readPlainly] = both(() => decodeLosslessJpeg(fast));
+        const [read, readPlainly] = withAndWithout(() => decodeLosslessJpeg(fast));
         expect(same(read.samples, samples)).toBe(true);
         expect(readPlainly).toEqual({ ...read, samples: readPlainly.samples });
         expect(same(readPlainly.samples, samples)).toBe(true);
@@ -68,7 +61,7 @@ it.each([
   ['one value', () => 4000],
 ])('codes and reads %s alike', (_, value) => {
   const samples = Uint16Array.from({ length: 256 * 64 }, (_v, i) => value(i));
-  const [fast, plain] = both(() => encodeLosslessJpeg(samples, 256, 64));
+  const [fast, plain] = withAndWithout(() => encodeLosslessJpeg(samples, 256, 64));
   expect(same(fast, plain)).toBe(true);
   expect(same(decodeLosslessJpeg(fast).samples, samples)).toBe(true);
 });
@@ -147,7 +140,7 @@ it('reads any predictor, components and tables as its twin does, and refuses ali
       }),
       ({ components, predictor, size, tables, noise }) => {
         const bytes = stream(components, predictor, size, tables, noise);
-        const [fast, plain] = both(() => told(() => decodeLosslessJpeg(bytes).samples));
+        const [fast, plain] = withAndWithout(() => told(() => decodeLosslessJpeg(bytes).samples));
         expect(fast).toEqual(plain);
         if (typeof fast !== 'string') read++;
       },

@@ -60,8 +60,8 @@ export interface Scan {
   readonly data: Uint8Array;
   /** Of the data itself. */
   readonly bits: number;
-  /** Of each component. */
-  readonly codes: readonly Uint16Array[];
+  /** Tables of each component; made where there is a kernel for them. */
+  readonly codes: () => readonly Uint16Array[];
   readonly predictor: number;
   readonly width: number;
   readonly height: number;
@@ -76,7 +76,7 @@ export function decodeByKernel(scan: Scan, out: Uint16Array): boolean | null {
   const { memory, call } = of;
   const { data, bits, codes, predictor, height, components, precision } = scan;
   const known = new Map<Uint16Array, Int32Array>();
-  codes.forEach((table, c) => {
+  codes().forEach((table, c) => {
     const short = known.get(table) ?? shortTable(table);
     known.set(table, short);
     new Int32Array(memory, TABLES + c * STRIDE, short.length).set(short);

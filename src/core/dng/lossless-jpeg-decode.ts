@@ -149,12 +149,14 @@ function decodeScan(
   frame: { width: number; height: number; components: number; precision: number },
   out: Uint16Array,
 ): boolean {
-  const tables = new Map<Decoder, Uint16Array>();
-  const codes = decoders.map((decoder) => {
-    const table = tables.get(decoder) ?? codesOf(decoder.bits, decoder.symbols);
-    tables.set(decoder, table);
-    return table;
-  });
+  const codes = () => {
+    const tables = new Map<Decoder, Uint16Array>();
+    return decoders.map((decoder) => {
+      const table = tables.get(decoder) ?? codesOf(decoder.bits, decoder.symbols);
+      tables.set(decoder, table);
+      return table;
+    });
+  };
   const decoded = decodeByKernel({ data, bits, codes, predictor, ...frame }, out);
   return decoded ?? decodePlainly({ data, bits }, decoders, predictor, frame, out);
 }

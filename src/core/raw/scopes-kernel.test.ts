@@ -1,6 +1,6 @@
 // Kernel and twin, bit for bit: odd sizes, all thresholds that can be, masks of every bit, pictures longer than the kernel takes at once.
 import fc from 'fast-check';
-import { allowKernels } from '../kernels/kernel';
+import { withAndWithout } from '../kernels/with-and-without';
 import { disagreement, drawMarks, markBright, markPicture, markRaw } from '../scopes/marks';
 import { pictureHistogram } from '../scopes/picture-histogram';
 import { noiseModel } from '../sensor/sensor';
@@ -8,18 +8,8 @@ import { SIM_ONE_WIDE } from '../sensor/sim-one';
 import { countSites } from './statistics';
 import { histogramByKernel } from './scopes-kernel';
 
-afterEach(() => allowKernels(true));
-
-function both<T>(work: () => T): [T, T] {
-  const fast = work();
-  allowKernels(false);
-  const plain = work();
-  allowKernels(true);
-  return [fast, plain];
-}
-
 it('is loaded here: what follows compares two different things', () => {
-  const [fast, plain] = both(() => histogramByKernel(new Uint32Array(1)));
+  const [fast, plain] = withAndWithout(() => histogramByKernel(new Uint32Array(1)));
   expect([fast !== null, plain]).toEqual([true, null]);
 });
 
@@ -49,13 +39,13 @@ it('marks and counts raw alike', () => {
         data: data.map((dn) => dn % (few + 1)),
         noise: noiseModel(SIM_ONE_WIDE.sensor, iso, 1),
       };
-      const [fast, plain] = both(() => {
+      const [fast, plain] = withAndWithout(() => {
         const mask = new Uint16Array(data.length).fill(256);
         markRaw(frame, { clip, floor }, mask);
         return mask;
       });
       expect(fast).toEqual(plain);
-      const [counted, plainly] = both(() => countSites(frame));
+      const [counted, plainly] = withAndWithout(() => countSites(frame));
       counted.counts.forEach((table, c) =>
         expect(Buffer.compare(bytes(table), bytes(plainly.counts[c]!))).toBe(0),
       );
@@ -89,7 +79,7 @@ it('marks the picture, tells of it, counts its codes and draws alike', () => {
         }),
       ),
       ({ width, codes, mask, white, black, wanted }) => {
-        const [fast, plain] = both(() => {
+        const [fast, plain] = withAndWithout(() => {
           const rgba = Uint8ClampedArray.from(codes);
           const histogram = pictureHistogram(rgba);
           const marks = mask.slice();
@@ -108,7 +98,7 @@ it('marks the picture, tells of it, counts its codes and draws alike', () => {
 it('goes on where one piece ends and the next begins', () => {
   const [width, height] = [300, 260];
   const rgba = Uint8ClampedArray.from({ length: 4 * width * height }, (_, i) => (i * 7919) % 256);
-  const [fast, plain] = both(() => {
+  const [fast, plain] = withAndWithout(() => {
     const marks = new Uint16Array(width * height);
     markPicture(rgba, { white: true, black: true }, marks);
     markBright(rgba, marks);

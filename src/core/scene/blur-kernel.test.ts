@@ -1,23 +1,13 @@
 // The kernel against its twin, bit for bit: pictures of any size and slopes of any discs, sharp and wide, alone and over each other.
 import fc from 'fast-check';
-import { allowKernels } from '../kernels/kernel';
+import { withAndWithout } from '../kernels/with-and-without';
 import { partByKernel } from './blur-kernel';
 import { defocus } from './defocus';
 import { blurByDiscs, discMap, discNumber } from './disc-blur';
 
-afterEach(() => allowKernels(true));
-
-function both<T>(work: () => T): [T, T] {
-  const fast = work();
-  allowKernels(false);
-  const plain = work();
-  allowKernels(true);
-  return [fast, plain];
-}
-
 it('is loaded here: what follows compares two different things', () => {
   const discs = { disc: new Float32Array(1), numbers: new Uint16Array(1), stride: 1 };
-  const [fast, plain] = both(() =>
+  const [fast, plain] = withAndWithout(() =>
     partByKernel(discs, { x: 0, y: 0, width: 1, height: 1 }, { far: 0, near: 0, lends: -1, borrowed: 0.5 }),
   );
   expect([fast !== null, plain]).toEqual([true, null]);
@@ -48,7 +38,7 @@ it('blurs by discs alike, made at any size', () => {
         );
         const present = all ? undefined : plane.map((v) => (v > 5 ? 1 : 0));
         const map = discMap(numbers, width, height, small!, large!, present);
-        const [fast, plain] = both(() => blurByDiscs(plane, map));
+        const [fast, plain] = withAndWithout(() => blurByDiscs(plane, map));
         expect(fast).toEqual(plain);
       },
     ),
@@ -71,7 +61,7 @@ it('lays layers alike', () => {
           const thing = (Math.floor((i % width) / 5) + Math.floor(i / width / 7)) % steps;
           return nearest + (range * thing) / steps + (i % width) * 0.02;
         });
-        const [fast, plain] = both(() => defocus({ width, height, planes }, disc));
+        const [fast, plain] = withAndWithout(() => defocus({ width, height, planes }, disc));
         expect(fast).toEqual(plain);
       },
     ),

@@ -1,24 +1,14 @@
 // The kernel against its twin, bit for bit: plates of any even size with lights far out of the usual, whole, in a first look, and damaged.
 import fc from 'fast-check';
 import { deflateSync, inflateSync } from 'fflate';
-import { allowKernels } from '../kernels/kernel';
+import { withAndWithoutSoon } from '../kernels/with-and-without';
 import { decodeCoded, decodeFirstLook, encodePlate } from './plate-codec';
 import { unpackByKernel } from './unpack-kernel';
 
 jest.setTimeout(30_000);
-afterEach(() => allowKernels(true));
-
-async function both<T>(work: () => Promise<T>): Promise<[T, T]> {
-  const fast = await work();
-  allowKernels(false);
-  const plain = await work();
-  allowKernels(true);
-  return [fast, plain];
-}
-
 it('is loaded here: what follows compares two different things', async () => {
   const plane = { w: 2, h: 2, levels: 0, bands: [{ x: 0, y: 0, w: 2, h: 2, step: 1 }] };
-  const [fast, plain] = await both(async () => unpackByKernel(new Uint8Array(4), plane, 0, 0));
+  const [fast, plain] = await withAndWithoutSoon(async () => unpackByKernel(new Uint8Array(4), plane, 0, 0));
   expect([fast!.used, plain]).toEqual([4, null]);
 });
 
@@ -71,7 +61,7 @@ it('unpacks alike', async () => {
   await fc.assert(
     fc.asyncProperty(plates, async ({ step, ...of }) => {
       const { header, bytes } = encodePlate(plateOf(of), { step, ratioStep: step, floor: 1e-3 });
-      const [fast, plain] = await both(() => decodeCoded(header, bytes));
+      const [fast, plain] = await withAndWithoutSoon(() => decodeCoded(header, bytes));
       expect(bytesOf(fast)).toEqual(bytesOf(plain));
     }),
     { numRuns: 70 },
@@ -82,7 +72,7 @@ it('takes a first look alike', async () => {
   await fc.assert(
     fc.asyncProperty(plates, fc.integer({ min: 1, max: 3 }), async ({ step, ...of }, times) => {
       const { header, bytes } = encodePlate(plateOf(of), { step, ratioStep: step, floor: 1e-3 });
-      const [fast, plain] = await both(() => told(() => decodeFirstLook(header, bytes, times)));
+      const [fast, plain] = await withAndWithoutSoon(() => told(() => decodeFirstLook(header, bytes, times)));
       expect(bytesOf(fast)).toEqual(bytesOf(plain));
     }),
     { numRuns: 50 },
@@ -105,7 +95,7 @@ it('refuses coefficients that end early or go on too long, alike', async () => {
     whole.set(packed);
     whole.set(rest, packed.length);
     const changed = { ...header, lengths: [packed.length, ...header.lengths.slice(1)] };
-    const [fast, plain] = await both(() => told(() => decodeCoded(changed, whole)));
+    const [fast, plain] = await withAndWithoutSoon(() => told(() => decodeCoded(changed, whole)));
     expect([typeof fast, fast]).toEqual(['string', plain]);
   }
 });
