@@ -1,12 +1,10 @@
 // The frame of the app: the finder stays alive beneath, the other screens lie over it.
-import { BarlowSemiCondensed_500Medium } from '@expo-google-fonts/barlow-semi-condensed/500Medium';
-import { BarlowSemiCondensed_600SemiBold } from '@expo-google-fonts/barlow-semi-condensed/600SemiBold';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { useFonts } from 'expo-font';
 import { router, Slot, usePathname } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { GestureHandlerRootView } from 'react-native-gesture-handler';
+import { pageStands } from '../src/library/page-start';
 import { queryClient, useRollChanges } from '../src/library/roll';
 import { prints } from '../src/library/prints';
 import { setups } from '../src/library/setups';
@@ -21,7 +19,6 @@ import { ErrorBoundary } from '../src/ui/trouble';
 applyTheme('studio');
 
 export default function Layout() {
-  useFonts({ BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold });
   return (
     <GestureHandlerRootView style={styles.page}>
       <QueryClientProvider client={queryClient}>
@@ -35,6 +32,9 @@ function Screens() {
   const onFinder = usePathname() === '/';
   const [opened, setOpened] = useState(onFinder);
   if (onFinder && !opened) setOpened(true);
+  useEffect(() => {
+    if (!onFinder) pageStands();
+  }, [onFinder]);
   useRollChanges();
   useEffect(() => setups.hear(), []);
   useEffect(() => prints.hear(), []);

@@ -1,10 +1,11 @@
 import { router, useLocalSearchParams } from 'expo-router';
-import { ErrorBoundary, later } from '../src/ui/trouble';
+import { laterScreen } from '../src/screens/later';
+import { ErrorBoundary } from '../src/ui/trouble';
 
 const toFinder = () => router.replace('/');
-const CompareScreen = later<{ first: string; second: string }>(
+const CompareScreen = laterScreen<{ first: string; second: string }>(
   'The comparison',
-  () => import('../src/screens/compare/compare-screen').then((m) => m.CompareScreen),
+  (rest) => rest.CompareScreen,
   toFinder,
 );
 

@@ -1,12 +1,9 @@
 import { router } from 'expo-router';
-import { ErrorBoundary, later } from '../src/ui/trouble';
+import { laterScreen } from '../src/screens/later';
+import { ErrorBoundary } from '../src/ui/trouble';
 
 const toFinder = () => router.replace('/');
-const SheetScreen = later(
-  'The sheet',
-  () => import('../src/screens/sheet/sheet-screen').then((m) => m.SheetScreen),
-  toFinder,
-);
+const SheetScreen = laterScreen('The sheet', (rest) => rest.SheetScreen, toFinder);
 
 export default function Sheet() {
   return (

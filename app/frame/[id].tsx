@@ -1,12 +1,9 @@
 import { router, useLocalSearchParams } from 'expo-router';
-import { ErrorBoundary, later } from '../../src/ui/trouble';
+import { laterScreen } from '../../src/screens/later';
+import { ErrorBoundary } from '../../src/ui/trouble';
 
 const toFinder = () => router.replace('/');
-const FrameScreen = later<{ id: string }>(
-  'The frame',
-  () => import('../../src/screens/frame/frame-screen').then((m) => m.FrameScreen),
-  toFinder,
-);
+const FrameScreen = laterScreen<{ id: string }>('The frame', (rest) => rest.FrameScreen, toFinder);
 
 export default function Frame() {
   const { id } = useLocalSearchParams<{ id: string }>();

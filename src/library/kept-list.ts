@@ -11,22 +11,26 @@ export interface Kept<T> {
 
 /**
  * @param name of the list, and of its key with the version of its items
- * @param isSound an item as this version has it
+ * @param check gives what tells an item as this version has it; asked for when there are items
  * @param forward an item of an earlier version as this one has it; anything else as it is
  */
 export function keptList<T>(
   name: string,
-  isSound: (item: T) => boolean,
+  check: () => Promise<(item: T) => boolean>,
   forward: (item: T) => T = (item) => item,
 ) {
   const key = `${name}:1`;
   const query = [name] as const;
   const store = createAsyncStorage(`velmo-${name}`);
-  const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(`velmo-${name}`);
+  let opened: BroadcastChannel | undefined;
+  /** Opened when it is first needed; none where the browser has none. */
+  const channel = () =>
+    typeof BroadcastChannel === 'undefined' ? undefined : (opened ??= new BroadcastChannel(`velmo-${name}`));
 
   async function load(): Promise<Kept<T>> {
     const text = await store.getItem(key);
     if (text === null) return { items: [], setAside: 0 };
+    const isSound = await check();
     try {
       const list = (JSON.parse(text) as T[]).map(forward);
       const sound = list.filter(isSound);
@@ -50,8 +54,8 @@ export function keptList<T>(
     /** Hears of changes made in other tabs. Returns a function that ends it. */
     hear: (): (() => void) => {
       const listen = () => void queryClient.invalidateQueries({ queryKey: query });
-      channel?.addEventListener('message', listen);
-      return () => channel?.removeEventListener('message', listen);
+      channel()?.addEventListener('message', listen);
+      return () => channel()?.removeEventListener('message', listen);
     },
 
     /** Changes the list, in order: each change sees what the one before left, in whichever tab it was made. */
@@ -62,7 +66,7 @@ export function keptList<T>(
             const { items, setAside } = await load();
             const next = change(items);
             await store.setItem(key, JSON.stringify(next));
-            channel?.postMessage('changed');
+            channel()?.postMessage('changed');
             return { items: next, setAside };
           }),
         scope: { id: name },

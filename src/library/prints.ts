@@ -1,6 +1,8 @@
 // The person's own prints, beside those that ship with the program.
 import { printTrouble, type Print } from '../core/setting/print';
 import { keptList } from './kept-list';
-import { isPrint } from './setup-check.generated';
 
-export const prints = keptList<Print>('prints', (print) => isPrint(print) && !printTrouble(print));
+export const prints = keptList<Print>('prints', async () => {
+  const { isPrint } = await import('./setup-check.generated');
+  return (print) => isPrint(print) && !printTrouble(print);
+});

@@ -7,6 +7,7 @@ import type { Afterthoughts, FrameRecord } from '../core/frame/record';
 import { rollReader, type Listing } from '../vault/reader';
 import { fetchWhole } from '../workers/fetch-whole';
 import type { Recovery, RollChange } from '../workers/roll.worker';
+import { afterOpening } from './page-start';
 import { framesLeft, noteFreed } from './room';
 import { rollKeeper } from './staff';
 
@@ -66,6 +67,7 @@ const OPENING_MS = 5000;
 
 async function sweepAndAdopt(): Promise<void> {
   // What cannot be swept or taken in now is left to the next page: the frames that are there are shown all the same.
+  await afterOpening();
   try {
     // While a page opens everything comes at once: its worker may take longer than one that is asked later.
     await Promise.race([rollKeeper.ready(), new Promise((goOn) => setTimeout(goOn, OPENING_MS))]);

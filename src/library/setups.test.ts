@@ -3,7 +3,7 @@ import { DEFAULT_RULES } from '../core/exposure/automatic';
 import { BURN_SHARE } from '../core/meter/highlight';
 import { SPOT_SHARE } from '../core/meter/spot';
 import { rulesWords } from '../core/setting/rules';
-import { readSetupFile, writeSetupFile } from './setups';
+import { readSetupFile, writeSetupFile } from './setup-file';
 import { BUILT_IN } from '../core/setup/built-in';
 import {
   changesOf,
@@ -88,17 +88,22 @@ describe('the built-in ones', () => {
     ]);
     expect(new Set(BUILT_IN.map((s) => s.name)).size).toBe(BUILT_IN.length);
   });
-  it.each(BUILT_IN)('$name is sound by the schema, stands on the ladders, and changes something', (setup) => {
-    expect(readSetupFile(writeSetupFile([setup]))).toEqual([{ name: setup.name, values: setup.values }]);
-    expect(onLadders(setup.values)).toEqual(setup.values);
-    expect(changesOf(now, setup.values).length).toBeGreaterThan(0);
-  });
+  it.each(BUILT_IN)(
+    '$name is sound by the schema, stands on the ladders, and changes something',
+    async (setup) => {
+      expect(await readSetupFile(writeSetupFile([setup]))).toEqual([
+        { name: setup.name, values: setup.values },
+      ]);
+      expect(onLadders(setup.values)).toEqual(setup.values);
+      expect(changesOf(now, setup.values).length).toBeGreaterThan(0);
+    },
+  );
 });
 
 describe('a file of setups', () => {
-  it('of an earlier version names a pattern otherwise, and is read all the same', () => {
+  it('of an earlier version names a pattern otherwise, and is read all the same', async () => {
     const old = file({ meter: { pattern: 'evaluative', spotShare: SPOT_SHARE, burnShare: BURN_SHARE } });
-    expect(readSetupFile(old)[0]!.values.meter?.pattern).toBe('whole');
+    expect((await readSetupFile(old))[0]!.values.meter?.pattern).toBe('whole');
   });
 
   const mine: Setup = { id: '1', name: 'Shelf', values: now };
@@ -108,15 +113,14 @@ describe('a file of setups', () => {
   const named = (name: string) =>
     JSON.stringify({ kind: 'setups', version: 1, setups: [{ name, values: { delayS: 2 } }] });
 
-  it('comes back as it was', () => {
-    expect(readSetupFile(writeSetupFile([mine]))).toEqual([{ name: 'Shelf', values: now }]);
-    expect(Object.keys(readSetupFile(writeSetupFile([mine]))[0]!.values).sort()).toEqual(
-      [...setupParts()].sort(),
-    );
+  it('comes back as it was', async () => {
+    const back = await readSetupFile(writeSetupFile([mine]));
+    expect(back).toEqual([{ name: 'Shelf', values: now }]);
+    expect(Object.keys(back[0]!.values).sort()).toEqual([...setupParts()].sort());
   });
 
-  it('brings values between clicks onto the ladder', () => {
-    const [back] = readSetupFile(file({ iso: { auto: false, exact: 390 }, compensationEv: 0.7 }));
+  it('brings values between clicks onto the ladder', async () => {
+    const [back] = await readSetupFile(file({ iso: { auto: false, exact: 390 }, compensationEv: 0.7 }));
     expect(back!.values.iso!.exact).toBeCloseTo(400, 6);
     expect(back!.values.compensationEv).toBeCloseTo(2 / 3, 9);
   });
@@ -158,8 +162,8 @@ describe('a file of setups', () => {
       '{"kind":"setups","kind":"setups","version":1,"setups":[{"name":"A","values":{"delayS":0}}]}',
       /kind is there twice/,
     ],
-  ])('that is wrong is refused by the field: %s', (text, message) => {
-    expect(() => readSetupFile(text)).toThrow(RangeError);
-    expect(() => readSetupFile(text)).toThrow(message);
+  ])('that is wrong is refused by the field: %s', async (text, message) => {
+    await expect(readSetupFile(text)).rejects.toThrow(RangeError);
+    await expect(readSetupFile(text)).rejects.toThrow(message);
   });
 });

@@ -4,7 +4,6 @@ import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import type { SettingKey, SettingValues } from '../core/setting/settings';
 import { listed } from '../core/setting/values';
 import { bodies } from './camera';
-import { deskChecks } from './desk-check.generated';
 import { DESK_PARTS, partsOfFirst, settingPart, WORLD_PARTS } from './desk-parts';
 import type { Desk } from './desk-state';
 import { useDesk } from './desk';
@@ -22,7 +21,8 @@ type Parts = Readonly<Record<string, unknown>>;
 /** Brings back the last state, then keeps every change. Returns a function that stops keeping. */
 export async function rememberDesk(): Promise<() => void> {
   try {
-    restoreParts(soundParts(await keptParts()));
+    const kept = await keptParts();
+    if (Object.keys(kept).length > 0) restoreParts(await soundParts(kept));
   } catch {
     // A store that cannot be read must not keep the finder from opening: the desk starts automatic.
   }
@@ -71,7 +71,8 @@ function parsed(text: string | null | undefined): unknown {
 }
 
 /** What is sound of kept parts. One that is not what it should be, or that nobody knows, stays as the desk opens with. */
-export function soundParts(kept: Parts): Parts {
+export async function soundParts(kept: Parts): Promise<Parts> {
+  const { deskChecks } = await import('./desk-check.generated');
   const now = Object.entries(kept).map(([part, value]) => [part, forwardOf(part)?.(value) ?? value] as const);
   return Object.fromEntries(now.filter(([part, value]) => deskChecks[part]?.(value)));
 }

@@ -270,14 +270,14 @@ describe('white', () => {
     expect(desk().settings.white.exact).toBe(12000);
   });
 
-  it('is kept under a name, the name once, a dozen of them, and comes back with the desk', () => {
+  it('is kept under a name, the name once, a dozen of them, and comes back with the desk', async () => {
     desk().setWhite({ kelvin: 2856, tint: 0 });
     desk().keepWhite('  Kiln room ');
     desk().setWhite({ kelvin: 3000, tint: 4 });
     desk().keepWhite('Kiln room');
     desk().keepWhite('   ');
     expect(desk().whites).toEqual([{ name: 'Kiln room', kelvin: 3000, tint: 4 }]);
-    expect(soundParts({ whites: desk().whites })).toEqual({ whites: desk().whites });
+    expect(await soundParts({ whites: desk().whites })).toEqual({ whites: desk().whites });
     for (let i = 0; i < 12; i++) desk().keepWhite(`white ${i}`);
     expect(desk().whites).toHaveLength(12);
     expect(desk().notice).toMatch(/12 whites are kept/);
@@ -293,9 +293,9 @@ describe('white', () => {
     expect(orderOf(desk(), RUNNING).ring).toBeNull();
   });
 
-  it('of a desk from before white had a tint has none', () => {
+  it('of a desk from before white had a tint has none', async () => {
     const part = { set_white: { auto: false, exact: 5300 } };
-    expect(soundParts(part)).toEqual({ set_white: { auto: false, exact: 5300, tint: 0 } });
+    expect(await soundParts(part)).toEqual({ set_white: { auto: false, exact: 5300, tint: 0 } });
   });
 });
 
@@ -393,19 +393,20 @@ describe('a kept desk', () => {
     ...{ set_shutter: shutter, set_compensationEv: compensationEv, set_meter: meter, set_rules: rules },
   };
 
-  it('does not take a lock that no light has', () => {
-    const back = soundParts({ ...kept, lock: { ev100: 1e308, by: 'x' } });
+  it('does not take a lock that no light has', async () => {
+    const back = await soundParts({ ...kept, lock: { ev100: 1e308, by: 'x' } });
     expect(back).not.toHaveProperty('lock');
     expect(back).toHaveProperty('set_shutter');
   });
-  it('comes back as it was', () => expect(soundParts(JSON.parse(JSON.stringify(kept)))).toEqual(kept));
+  it('comes back as it was', async () =>
+    expect(await soundParts(JSON.parse(JSON.stringify(kept)))).toEqual(kept));
   it.each<Record<string, unknown>>([
     {},
     { set_meter: { pattern: 'magic' } },
     { nothing: 1, constructor: 2 },
     { spot: undefined },
-  ])('that is none is passed over: %j', (parts) => {
-    restoreParts(soundParts(parts));
+  ])('that is none is passed over: %j', async (parts) => {
+    restoreParts(await soundParts(parts));
     expect(desk().settings).toEqual(settings);
     expect(desk().spot).toEqual(spot);
   });
@@ -422,23 +423,23 @@ describe('a kept desk', () => {
     { check: { ...check, zebra: { ...check.zebra, native: { belowClip12: 99, percent: 95 } } } },
     { theme: 'noon' },
     { other: { shutterS: 0, iso: 100, apertureN: 2 } },
-  ])('loses only the part that is damaged: %j', (bad) => {
-    const back = soundParts({ ...kept, ...bad });
+  ])('loses only the part that is damaged: %j', async (bad) => {
+    const back = await soundParts({ ...kept, ...bad });
     expect(back).not.toHaveProperty(Object.keys(bad)[0]!);
     expect(back.scope).toBe(kept.scope);
   });
-  it('with a pattern that has another name by now keeps it under that', () => {
+  it('with a pattern that has another name by now keeps it under that', async () => {
     const old = { ...meter, pattern: 'evaluative' };
-    expect(soundParts({ set_meter: old })).toEqual({ set_meter: { ...meter, pattern: 'whole' } });
+    expect(await soundParts({ set_meter: old })).toEqual({ set_meter: { ...meter, pattern: 'whole' } });
   });
-  it('of the first version comes back in parts, as far as it had them', () => {
+  it('of the first version comes back in parts, as far as it had them', async () => {
     const iso = { auto: false, exact: 400 };
     const first = {
       controls: { shutter, iso, compensationEv: 1 },
       ...{ lens: 'tele', pattern: 'spot', spotShare: meter.spotShare, burnShare: meter.burnShare },
       ...{ filterStops: 3, delayS: 2, scene: 'spy-hole', spot: { x: 0.1, y: 0.2 } },
     };
-    restoreParts(soundParts(partsOfFirst(first)));
+    restoreParts(await soundParts(partsOfFirst(first)));
     expect(desk()).toMatchObject({
       ...{ optic: 'tele', spot: { x: 0.1, y: 0.2 } },
       settings: { iso, compensationEv: 1, meter: { pattern: 'spot' }, filterStops: 3, delayS: 2 },
@@ -447,8 +448,8 @@ describe('a kept desk', () => {
     expect(desk().settings.aperture.auto).toBe(true);
     expect(useWorld.getState().scene).toBe('spy-hole');
   });
-  it('with a camera that is not there any more opens with the one that is', () => {
-    restoreParts(soundParts({ optic: 'long-gone' }));
+  it('with a camera that is not there any more opens with the one that is', async () => {
+    restoreParts(await soundParts({ optic: 'long-gone' }));
     expect(desk().optic).toBe(opening.optic);
   });
 });

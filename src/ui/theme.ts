@@ -168,6 +168,9 @@ export const font = {
   semibold: 'BarlowSemiCondensed_600SemiBold',
 } as const;
 
+/** Where its file is served (public/fonts); the page itself names it in its styles. */
+export const fontUrl = (family: string) => `/fonts/${family}.ttf`;
+
 /** A size of text that grows with what the person set for all pages: pixels at the usual setting. */
 export function rem(pixels: number): number {
   return `${pixels / 16}rem` as unknown as number;

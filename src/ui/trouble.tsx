@@ -1,5 +1,5 @@
-// When a screen cannot be shown: it broke, its script does not come, or it is on its way. Always with a way on.
-import { Component, useEffect, useState, type ComponentType, type ReactNode } from 'react';
+// When a screen cannot be shown, with a way on.
+import { Component, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from './button';
 import { colour, space } from './theme';
@@ -53,66 +53,6 @@ export class ErrorBoundary extends Component<BoundaryProps, { broken: boolean }>
     }));
     return <Trouble says={`${what} met an error. Nothing that is stored is lost.`} ways={whole} />;
   }
-}
-
-/** A script that has not come by then will not be waited for. */
-const PATIENCE_MS = 6000;
-
-type Loaded<Props> =
-  | { readonly kind: 'ready'; readonly Screen: ComponentType<Props> }
-  | { readonly kind: 'failed' }
-  | { readonly kind: 'stalled' };
-
-/** A screen in a script of its own, fetched when it is first wanted. A script that fails, or does not come, is told. */
-export function later<Props extends object>(
-  what: string,
-  load: () => Promise<ComponentType<Props>>,
-  toFinder: () => void,
-): ComponentType<Props> {
-  let known: ComponentType<Props> | undefined;
-  return function Later(props: Props) {
-    const [state, setState] = useState<Loaded<Props> | null>(known ? { kind: 'ready', Screen: known } : null);
-    const [tries, setTries] = useState(0);
-    useEffect(() => {
-      if (known) return;
-      let over = false;
-      const settle = (next: Loaded<Props>) => {
-        if (!over) setState(next);
-        over = true;
-        clearTimeout(timer);
-      };
-      const timer = setTimeout(() => settle({ kind: 'stalled' }), PATIENCE_MS);
-      load().then(
-        (Screen) => {
-          known = Screen;
-          settle({ kind: 'ready', Screen });
-        },
-        () => settle({ kind: 'failed' }),
-      );
-      return () => {
-        over = true;
-        clearTimeout(timer);
-      };
-    }, [tries]);
-    if (state?.kind === 'ready') return <state.Screen {...props} />;
-    if (!state)
-      return (
-        <View style={styles.page} role="main" aria-label={what} aria-busy>
-          <Words quiet>Opening…</Words>
-        </View>
-      );
-    const again = {
-      label: 'Try again',
-      go: () => {
-        // A script that hangs is waited for by the browser for ever: only a new page asks again.
-        if (state.kind === 'stalled') return window.location.reload();
-        setState(null);
-        setTries(tries + 1);
-      },
-    };
-    const why = state.kind === 'stalled' ? 'does not come from the server' : 'did not load';
-    return <Trouble says={`${what} ${why}.`} ways={[again, { label: 'To the finder', go: toFinder }]} />;
-  };
 }
 
 const styles = StyleSheet.create({

@@ -325,21 +325,25 @@ describe('a screen', () => {
     'whose script %s is told within eight seconds, with a way on',
     async (how) => {
       const page = await stage.phone();
-      await finder(page);
       let hold = true;
       await page.setRequestInterception(true);
       page.on('request', (request) => {
-        if (!hold || !/frame-screen.*\.js/.test(request.url())) return void request.continue();
+        if (!hold || !/\/rest-.*\.js/.test(request.url())) return void request.continue();
         if (how === 'fails') void request.abort();
       });
+      await finder(page);
+      const says = how === 'fails' ? /did not load/ : /does not come/;
+      await tap(page, 'check');
+      await page.waitForSelector(byId('panel-again'), { timeout: 8000 });
+      expect(await page.$eval('[role=dialog]', (e) => e.textContent)).toMatch(says);
+      await framesPass(page, 3);
+      await page.keyboard.press('Escape');
       await tap(page, 'open-sheet');
-      await page.waitForSelector(byId('sheet-frame'));
-      await tapOn(page, (await page.$$(byId('sheet-frame')))[0]!);
       await page.waitForSelector(byId('trouble'), { timeout: 8000 });
-      expect(await words(page, 'trouble')).toMatch(how === 'fails' ? /did not load/ : /does not come/);
+      expect(await words(page, 'trouble')).toMatch(says);
       hold = false;
       await tapWords(page, 'Try again');
-      await page.waitForSelector(byId('capture-data'), { timeout: 20_000 });
+      await page.waitForSelector(byId('sheet-frame'), { timeout: 20_000 });
       await page.close();
     },
   );

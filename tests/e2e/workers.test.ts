@@ -21,7 +21,7 @@ import {
 
 jest.setTimeout(45_000);
 
-type Name = 'painter' | 'finder' | 'exposer' | 'roll' | 'lightbox' | 'looker';
+type Name = 'painter' | 'finder' | 'exposer' | 'roll' | 'lightbox' | 'looker' | 'bands-1' | 'bands-2';
 /** What is wrong with a script: it does not come, is no program, or throws as it starts. */
 type Flaw = 'blocked' | 'garbled' | 'throwing';
 const FLAWS: readonly Flaw[] = ['blocked', 'garbled', 'throwing'];
@@ -375,4 +375,46 @@ it('the painter’s end is not noticed: the page draws the scopes itself', async
   await framesPass(page, 4);
   expect(await inks()).toBeGreaterThan(100);
   await page.close();
+});
+
+describe('where there are four cores', () => {
+  const stretches = async (page: Page, name: Name) => {
+    const worker = await workerOf(page, name);
+    return worker.evaluate(() => performance.getEntriesByName('velmo-stretch').length);
+  };
+  const fourCores = async () => {
+    const page = await stage.phone();
+    await page.evaluateOnNewDocument(() =>
+      Object.defineProperty(navigator, 'hardwareConcurrency', { get: () => 4 }),
+    );
+    await holdWorkers(page);
+    await page.goto(stage.origin);
+    await live(page);
+    // The first may come before all are there.
+    await take(page);
+    return page;
+  };
+
+  it('two more expose a capture, and it is found to be whole', async () => {
+    const page = await fourCores();
+    const before = [await stretches(page, 'bands-1'), await stretches(page, 'bands-2')];
+    await take(page);
+    expect(await stretches(page, 'bands-1')).toBeGreaterThan(before[0]!);
+    expect(await stretches(page, 'bands-2')).toBeGreaterThan(before[1]!);
+    await page.close();
+  });
+
+  it('one of them that is gone in the middle of it is done without, and is there again for the next', async () => {
+    const page = await fourCores();
+    const { frames } = await rollCount(page);
+    await safe(page, () => tap(page, 'release'));
+    await end(page, 'bands-1');
+    await taken(page);
+    await rollBecomes(page, { frames: frames + 1, waiting: 0 });
+    await take(page);
+    await take(page);
+    expect(await stretches(page, 'bands-1')).toBeGreaterThan(0);
+    await rollBecomes(page, { frames: frames + 3, waiting: 0 });
+    await page.close();
+  });
 });

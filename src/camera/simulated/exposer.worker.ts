@@ -21,6 +21,8 @@ import { watched } from '../../workers/alive';
 import type { Print } from '../../core/setting/print';
 import { encodeJpeg } from '../../workers/encode-jpeg';
 import type { TakenFrame, TakeStage } from '../port';
+import { exposedByAll, sharedStage, type Hand } from './band-crew';
+import type { BandsApi } from './bands.worker';
 import { sceneAt, sceneUrl } from './scene-shelf';
 import type { World } from './world';
 
@@ -68,7 +70,27 @@ async function viewOf(
 let focused: { key: string; plates: FocusedPlates } | undefined;
 
 /** What the last frame was exposed from: that of a set of frames, or of the next press, is mostly the same. */
-let staged: { key: string; stage: CaptureStage } | undefined;
+let staged: { key: string; stage: CaptureStage; shared: boolean } | undefined;
+
+/** Workers beside this one that expose stretches of its captures. */
+const hands = new Map<string, Hand>();
+
+/** @param gone rejects when the worker is of no more use */
+function handAt(port: MessagePort, gone: Promise<never>): Hand {
+  const worker = Comlink.wrap<BandsApi>(port);
+  /** What it has taken over. */
+  let has: CaptureStage | undefined;
+  return {
+    expose: async (stage, order, steadiness, stretch, data) => {
+      if (has !== stage) await Promise.race([gone, worker.take(stage.plates, stage.rows.longSide)]);
+      has = stage;
+      await Promise.race([gone, worker.expose(order, steadiness, stretch, data)]);
+    },
+  };
+}
+
+/** How each hand is told that its worker is gone, by the worker's name. */
+const leaving = new Map<string, () => void>();
 
 /** Ids of frames that were being read out and are not wanted any more. */
 const left = new Set<string>();
@@ -88,6 +110,24 @@ const api = {
   /** Loads the scene ahead of the first press. */
   async prepare(scene: string, lens: LensId) {
     await sceneAt(sceneUrl(scene, lens));
+  },
+
+  /** A worker that exposes stretches beside this one, by a name of its own; in place of one that had the name before. */
+  async join(name: string, port: MessagePort) {
+    // Without memory that is shared there is nothing that it could do.
+    if (!crossOriginIsolated) return;
+    leaving.get(name)?.();
+    const gone = new Promise<never>((_, reject) =>
+      leaving.set(name, () => reject(new Error(`${name} is gone`))),
+    );
+    gone.catch(() => undefined);
+    hands.set(name, handAt(port, gone));
+  },
+
+  /** That worker is gone. */
+  async part(name: string) {
+    leaving.get(name)?.();
+    leaving.delete(name);
   },
 
   /** Makes the files of a latent frame. @throws Error with a message for people when they cannot be made, or nobody wants them any more */
@@ -147,10 +187,16 @@ async function taken(
   const key = JSON.stringify([viewKey, press.focusM, ofLens]);
   // The one before is let go first: both would not be small.
   if (staged?.key !== key) staged = undefined;
-  staged ??= { key, stage: captureStage(view, longSide, press.focusM, press.settings, true) };
-  const { stage } = staged;
+  staged ??= { key, stage: captureStage(view, longSide, press.focusM, press.settings, true), shared: false };
+  if (hands.size > 0 && !staged.shared) staged = { key, stage: sharedStage(staged.stage), shared: true };
+  const { stage, shared } = staged;
   const options = { longSide, stage, compression: 'lossless-jpeg', encodeJpeg, onProgress, pause } as const;
-  const { record, files, thumbnailJpeg, frame } = await shoot(view, press, options);
+  const { record, files, thumbnailJpeg, frame } = await shoot(view, press, {
+    ...options,
+    ...(shared && {
+      expose: (of, order, steadiness, onShare) => exposedByAll(hands, of, order, steadiness, onShare, pause),
+    }),
+  });
   onProgress('verify', 0);
   const dng = files.find(({ format }) => format === 'dng');
   if (dng && !sameSamples(readDng(dng.bytes).data, frame.data))

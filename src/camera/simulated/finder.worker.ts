@@ -25,6 +25,8 @@ import type { World } from './world';
 /** A new frame every 40 ms while nothing is touched; a change is shown at once. */
 const FRAME_MS = 40;
 const DAY_S = 86_400;
+/** Of a first look, which has little detail and is there for a moment: samples along. */
+const FIRST_LOOK_SIDE = 320;
 
 let canvas: OffscreenCanvas | undefined;
 let context: OffscreenCanvasRenderingContext2D | null = null;
@@ -275,7 +277,7 @@ function standingOf({ resolved: { settings }, focus: { focusM }, frame: { colour
 function finderOf(from: Scene, { orientation, settings }: Order, { outside }: World): Shown {
   const { times } = settings.cut;
   const key = JSON.stringify([orientation, outside, lens, times]);
-  const { longSide } = pace;
+  const longSide = isReady(shownUrl) ? pace.longSide : FIRST_LOOK_SIDE;
   if (finder?.scene !== from || finder.key !== key || finder.longSide !== longSide) {
     const same = finder?.scene === from && finder.key === key;
     const view = same

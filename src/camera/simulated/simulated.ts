@@ -12,6 +12,7 @@ import type { Camera, CameraEvent, LoupeWindow, Sequence, Shot, ShotEvent, ViewS
 import type { Report } from '../report';
 import type { ExposerApi } from './exposer.worker';
 import type { FinderApi } from './finder.worker';
+import { handsBeside } from './hands';
 import type { World } from './world';
 
 /** The finder and its first adjustments come first on a machine with few cores. */
@@ -35,11 +36,16 @@ export function simulatedCamera(): SimulatedCamera {
   /** Where the open finder tells what is to be known, and that it is of no more use. */
   let note: (message: string) => void = () => undefined;
   let giveUp: (error: unknown) => void = () => undefined;
-  const exposer = hire<ExposerApi>({
+  const exposer: Hired<ExposerApi> = hire<ExposerApi>({
     what: 'The exposer',
-    start: () => new Worker(new URL('./exposer.worker.ts', import.meta.url), { name: 'exposer' }),
+    start: () => {
+      hands.anew();
+      return new Worker(new URL('./exposer.worker.ts', import.meta.url), { name: 'exposer' });
+    },
     onFault: ({ message }) => note(`${message}. The next press starts it again.`),
   });
+
+  const hands = handsBeside(() => exposer);
 
   function tell(): void {
     if (!finder || !order || !world) return;
@@ -68,6 +74,7 @@ export function simulatedCamera(): SimulatedCamera {
       preparing = setTimeout(() => {
         // What does not come now is asked for, and told of, by the press.
         exposer.call((api) => api.prepare(scene, lensOf(next))).catch(() => undefined);
+        hands.call();
       }, PREPARE_AFTER_MS);
     },
 
@@ -131,7 +138,10 @@ export function simulatedCamera(): SimulatedCamera {
         if (!at) throw new Error('The finder has shown nothing yet');
         return sequence.shots.map((shot) => exposed(shot, sequence, at));
       },
-      readOut: (frame, signal) => readOut(exposer, frame, signal),
+      readOut: (frame, signal) => {
+        hands.call();
+        return readOut(exposer, frame, signal);
+      },
     },
 
     loupe: (window, report) => {

@@ -1,7 +1,7 @@
 // Why the picture and raw say different things about the same frame right now, with the numbers.
 import { balanceGains, type CameraColour } from '../colour/camera';
 import { extendedStops, type ExposureSettings } from '../exposure/settings';
-import { baselineExposureEv } from '../raw/develop';
+import { baselineExposureEv } from '../raw/tone';
 import type { Disagreement } from '../scopes/marks';
 import { printSays, type Print } from '../setting/print';
 import { toneLimits } from '../scopes/limits';

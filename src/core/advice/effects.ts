@@ -3,7 +3,7 @@
 import type { ExposureSettings } from '../exposure/settings';
 import { airyDiscMm, depthOfField, handHeldLimitS, hyperfocalM } from '../optics/lens';
 import { shakeSize } from '../scene/shake-size';
-import { spinSpeedMm } from '../scene/surface-rows';
+import { spinSpeedMm } from '../scene/spin-speed';
 import type { SceneView } from '../scene/view';
 import { electronsPerLxS, gainDnPerE, type SensorModel } from '../sensor/sensor';
 

@@ -18,22 +18,19 @@ import type { FramePoint } from '../meter/luminance-map';
 import type { MeterAim, PatternId } from '../meter/pattern';
 import { readPin, type Pin, type PinReading } from '../meter/pins';
 import { readMeter, type Reading } from '../meter/read';
-import { baselineExposureEv, developerFor, developRegion, type Developer } from '../raw/develop';
+import { developerFor, developRegion, type Developer } from '../raw/develop';
+import { baselineExposureEv } from '../raw/tone';
 import { printed } from '../raw/printed';
 import { countSites, type SiteCounts } from '../raw/statistics';
 import {
-  BLACK,
-  CLIP_ALL,
   disagreement,
   drawMarks,
-  FLOOR_ALL,
   markBright,
   markPicture,
   markRaw,
-  WHITE,
-  ZEBRA,
   type Disagreement,
 } from '../scopes/marks';
+import { BLACK, CLIP_ALL, FLOOR_ALL, WHITE, ZEBRA } from '../scopes/mark-bits';
 import { zebraOnPicture, zebraOnRaw, type ZebraOn } from '../scopes/zebra';
 import { floorSignal, type RawFrame } from '../sensor/raw-frame';
 import { noiseModel } from '../sensor/sensor';
@@ -183,7 +180,7 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
   let countedFor: string | null = null;
   let plan: { rules: AutomaticRules | 'full'; plan: AutomaticPlan } | undefined;
   let previous: ExposureSettings | undefined;
-  const follower = whiteFollower(source.matrices);
+  const follower = whiteFollower(source.matrices, atOnce);
   const focuser = focusFollower(source, kept);
   let colour: CameraColour | undefined;
   let shownM: number | undefined;

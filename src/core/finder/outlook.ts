@@ -1,7 +1,7 @@
 // What a capture will hold at the present settings, from the finder's light: shares clipped and lost, room to the chosen share,
 // the stopline, the scene's range. Counted when the light changes, worked out when a setting does.
 import type { ExposureSettings } from '../exposure/settings';
-import { MEANINGFUL_SHARE } from '../raw/statistics';
+import { MEANINGFUL_SHARE } from '../raw/shares';
 import {
   countLevels,
   expectedHeadroomOfFile,

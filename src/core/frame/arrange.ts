@@ -1,6 +1,6 @@
 // The frames of a sheet in the order and the choice that the person wants, sequences put together.
 import { ev100OfSettings } from '../light/apex';
-import { MEANINGFUL_SHARE } from '../raw/statistics';
+import { MEANINGFUL_SHARE } from '../raw/shares';
 import { isUnknown, known } from '../units/known';
 import { fileName } from './file-name';
 import type { FrameRecord } from './record';

@@ -6,7 +6,8 @@ import { measureWhite } from '../white/measure';
 import { writeDng, type DngOptions } from '../dng/write';
 import type { CameraColour } from '../colour/camera';
 import type { ExposureSettings } from '../exposure/settings';
-import { channelFigures, countImage, headroomEv, MEANINGFUL_SHARE } from '../raw/statistics';
+import { channelFigures, countImage, headroomEv } from '../raw/statistics';
+import { MEANINGFUL_SHARE } from '../raw/shares';
 import type { Orientation } from '../body/orientation';
 import { developReduced } from '../raw/develop';
 import { cutOf, zoomedPart } from '../raw/cut';
@@ -71,6 +72,13 @@ export interface ShootOptions {
   readonly encodeJpeg: EncodeJpeg;
   /** Called with the stage and its share done; throw from it to cancel. */
   readonly onProgress?: (stage: Stage, share: number) => void;
+  /** Exposes the frame, with the share done; by this thread alone when absent. */
+  readonly expose?: (
+    stage: CaptureStage,
+    order: CaptureOrder,
+    steadiness: Steadiness,
+    onShare: (share: number) => void,
+  ) => Promise<RawFrame>;
   /** Waited for after each band that was exposed, so that whoever computes can hear of other things meanwhile. */
   readonly pause?: () => Promise<void>;
 }
@@ -167,7 +175,10 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
   const { onProgress } = options;
   const { forecast, colour } = toldOf(view, press, options.longSide);
   const stage = options.stage ?? captureStage(view, options.longSide, press.focusM, press.settings);
-  const seen = await exposed(captureBands(stage, orderOf(view, press, colour), press.steadiness), options);
+  const order = orderOf(view, press, colour);
+  const seen = options.expose
+    ? await options.expose(stage, order, press.steadiness, (share) => onProgress?.('expose', share))
+    : await exposed(captureBands(stage, order, press.steadiness), options);
   const turn = TURN_OF[view.orientation];
   const frame = storedFor({ ...seen, ...cutOf(seen, press.facts.set.cut ?? UNCUT) }, turn);
   const counted = countImage(frame);

@@ -5,7 +5,8 @@ import fc from 'fast-check';
 import { pictureHistogram } from '../scopes/picture-histogram';
 import { binEdgeEv, stopline, STOPLINE_BINS } from '../scopes/stopline';
 import { cfaIndex, clipLevel } from '../sensor/raw-frame';
-import { baselineExposureEv, developerFor, developReduced, developRegion, toneCurve } from './develop';
+import { developerFor, developReduced, developRegion } from './develop';
+import { baselineExposureEv, toneCurve } from './tone';
 import { channelFigures, countSites, headroomEv, percentilesEv, stopsBelowSaturation } from './statistics';
 
 const [black, white] = [256, 4095];

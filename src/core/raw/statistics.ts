@@ -13,6 +13,7 @@ import {
 } from '../sensor/raw-frame';
 import { RGB_NAMES, type Components, type ImageNumbers } from '../sensor/rgb-image';
 import { countByKernel } from './scopes-kernel';
+import { levelInside, MEANINGFUL_SHARE } from './shares';
 import { cropped } from './shown';
 
 export type ChannelName = CfaName | (typeof RGB_NAMES)[number];
@@ -110,9 +111,6 @@ export function channelFigures(counted: SiteCounts, noise: NoiseModel): ChannelF
   });
 }
 
-/** The share of sites that may burn before a highlight counts as lost. */
-export const MEANINGFUL_SHARE = 0.001;
-
 /**
  * Stops that can be added until `share` of the sites of any channel clips; 0 when that much is clipped already,
  * Infinity for a frame that is black everywhere.
@@ -126,15 +124,6 @@ export function headroomEv(counted: SiteCounts, share: number = MEANINGFUL_SHARE
       return level <= 0 ? Infinity : Math.max(0, Math.log2(clip / level));
     }),
   );
-}
-
-/**
- * Where inside a number a share of the sites ends: the sites of a number stand for all light from half a number below to half
- * above, evenly.
- * @param above share of the sites over the number, `inside` on it
- */
-export function levelInside(number: number, above: number, inside: number, share: number): number {
-  return inside > 0 ? number + 0.5 - Math.min(1, Math.max(0, (share - above) / inside)) : number;
 }
 
 /** The level, DN above black, that at least `share` of a channel's sites reach or pass; 0 or less when that is black. */

@@ -1,5 +1,5 @@
 // Where raw is clipped, on the pixels of a view: each site that is clipped is looked for in the image and marked where it is seen.
-import { CLIP_B, CLIP_G, CLIP_R } from '../scopes/marks';
+import { CLIP_B, CLIP_G, CLIP_R } from '../scopes/mark-bits';
 import { cfaIndex, clipLevel } from '../sensor/raw-frame';
 import type { LinearImage } from '../sensor/rgb-image';
 import { seenRectangle, seenSize, storedOf, type Rectangle } from '../raw/shown';

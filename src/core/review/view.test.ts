@@ -2,7 +2,7 @@
 import { colourOfNeutral } from '../colour/camera';
 import { pictureOfRegion } from '../raw/develop-image';
 import { seenSize, type Turn } from '../raw/shown';
-import { CLIP_B, CLIP_G, CLIP_R } from '../scopes/marks';
+import { CLIP_B, CLIP_G, CLIP_R } from '../scopes/mark-bits';
 import { cfaIndex, type RawImage } from '../sensor/raw-frame';
 import { SIM_COLOUR } from '../sensor/sim-colour';
 import { channelImage } from './channel-image';

@@ -1,14 +1,15 @@
 // From a view to a raw frame: the simulated camera's exposure, whole or in bands with progress.
 import type { CameraColour } from '../colour/camera';
 import type { ExposureSettings } from '../exposure/settings';
-import { baselineExposureEv } from '../raw/develop';
+import { baselineExposureEv } from '../raw/tone';
 import type { FrameSource, RawFrame } from '../sensor/raw-frame';
-import { exposeRows, noiseModel } from '../sensor/sensor';
+import { noiseModel } from '../sensor/sensor';
+import { exposeRows } from '../sensor/expose';
 import type { SimulatedCamera } from '../sensor/simulated-camera';
 import { exposedLight } from './exposed-light';
 import { varying, type Opening } from './opening';
 import type { LightGrid, FrameWindow } from './light-grid';
-import { plateRows, type FocusedPlates, type LightRows } from './light-rows';
+import { platesFor, rowsOf, type DrawnPlates, type FocusedPlates, type LightRows } from './light-rows';
 import type { Steadiness } from './shake';
 import { surfaceRows, type SurfaceRows } from './surface-rows';
 import type { LensSetting, SceneView } from './view';
@@ -42,8 +43,15 @@ export function openingOf(order: CaptureOrder, steadiness: Steadiness): Opening 
 
 /** What all captures through one lens, set and focused in one way, have in common. */
 export interface CaptureStage {
+  readonly plates: DrawnPlates;
   readonly rows: LightRows;
   readonly surface: SurfaceRows | undefined;
+}
+
+/** Rows of a frame, from the first to before the last. */
+export interface Stretch {
+  readonly from: number;
+  readonly to: number;
 }
 
 /** @param kept true where several frames are to be exposed: their grain is worked out once */
@@ -54,27 +62,57 @@ export function captureStage(
   setting: LensSetting,
   kept = false,
 ): CaptureStage {
-  const rows = plateRows(view, longSide, focusM, setting);
-  return { rows, surface: surfaceRows(rows, { kept }) };
+  return stageOn(platesFor(view, longSide, focusM, setting), longSide, kept);
+}
+
+/** The same from plates that are drawn already. */
+export function stageOn(plates: DrawnPlates, longSide: number, kept = false): CaptureStage {
+  const rows = rowsOf(plates, longSide);
+  return { plates, rows, surface: surfaceRows(rows, { kept }) };
+}
+
+/**
+ * Exposes a stretch of a frame, band by band; after each the rows done are yielded. Every row is what it is, whoever exposes the others.
+ * @param data of the whole frame, in which the rows of the stretch are written
+ */
+export function* exposedStretch(
+  { rows, surface }: Pick<CaptureStage, 'rows' | 'surface'>,
+  order: CaptureOrder,
+  steadiness: Steadiness,
+  { from, to }: Stretch,
+  data: Uint16Array,
+): Generator<number, void, void> {
+  const light = exposedLight(rows, surface, openingOf(order, steadiness), MOST_KERNEL, from);
+  const { width } = rows;
+  const band = new Float32Array(Math.min(BAND_ROWS, to - from) * width);
+  for (let y = from; y < to; y += BAND_ROWS) {
+    const count = Math.min(BAND_ROWS, to - y);
+    for (let r = 0; r < count; r++) light.next(band.subarray(r * width, (r + 1) * width));
+    exposeBand(rows, order, band.subarray(0, count * width), y, data);
+    yield y + count - from;
+  }
+}
+
+/** The frame whose rows were all exposed into `data`. */
+export function frameOf(
+  { rows }: Pick<CaptureStage, 'rows'>,
+  order: CaptureOrder,
+  data: Uint16Array,
+): RawFrame {
+  return rawFrame(rows, order, data, rows.sitesPerSample);
 }
 
 /** Exposes a whole frame from the plates, band by band. After each the share done is yielded; it can be left there. */
 export function* captureBands(
-  { rows, surface }: CaptureStage,
+  stage: Pick<CaptureStage, 'rows' | 'surface'>,
   order: CaptureOrder,
   steadiness: Steadiness,
 ): Generator<number, RawFrame, void> {
-  const light = exposedLight(rows, surface, openingOf(order, steadiness), MOST_KERNEL);
-  const { width, height } = rows;
+  const { width, height } = stage.rows;
   const data = new Uint16Array(width * height);
-  const band = new Float32Array(BAND_ROWS * width);
-  for (let y = 0; y < height; y += BAND_ROWS) {
-    const count = Math.min(BAND_ROWS, height - y);
-    for (let r = 0; r < count; r++) light.next(band.subarray(r * width, (r + 1) * width));
-    exposeBand(rows, order, band.subarray(0, count * width), y, data);
-    yield (y + count) / height;
-  }
-  return rawFrame(rows, order, data, rows.sitesPerSample);
+  for (const done of exposedStretch(stage, order, steadiness, { from: 0, to: height }, data))
+    yield done / height;
+  return frameOf(stage, order, data);
 }
 
 /** All bands at once. */

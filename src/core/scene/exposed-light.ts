@@ -12,12 +12,17 @@ export interface ExposedLight {
   next(out: Float32Array): void;
 }
 
-/** For a capture: rows from the plates. @param mostKernel entries of the blur kernel at most */
+/**
+ * For a capture: rows from the plates.
+ * @param mostKernel entries of the blur kernel at most
+ * @param from the first row that is wanted: each row is what it is, wherever it is begun
+ */
 export function exposedLight(
   rows: LightRows,
   surface: SurfaceRows | undefined,
   opening: Opening,
   mostKernel: number,
+  from = 0,
 ): ExposedLight {
   const { view, width, height } = rows;
   const { kernel, landscape, arc, turnOf, factors, ...sky } = varying(rows, opening, mostKernel);
@@ -53,7 +58,7 @@ export function exposedLight(
     surface?.apply(y, turnOf(y), arc, falling);
   };
 
-  let y = 0;
+  let y = from;
   if (kernel.reach === 0) {
     return {
       next: (out) => {
@@ -71,7 +76,7 @@ export function exposedLight(
   const ring = gatherer(width, kept, reach);
   const line = new Float32Array(width);
   const slots = new Int32Array(weight.length);
-  let made = 0;
+  let made = Math.max(0, from - reach);
   const make = () => {
     siteFactors(made);
     for (let c = 0; c < 3; c++) {

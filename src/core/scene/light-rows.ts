@@ -92,56 +92,113 @@ function fallOffOf(
   };
 }
 
-/** The plates as a lens set so draws them: rows of a frame or of any window of it come from here. */
-export interface FocusedPlates {
-  rows(longSide: number, window?: FrameWindow): LightRows;
+/** The plates as a lens set so draws them: plain data that other threads may work on as well, its numbers in memory that they share. */
+export interface DrawnPlates {
+  readonly view: Ground;
+  readonly focusM: number;
+  /** The part of the plates that is drawn; light from farther outside is that of its edge. */
+  readonly part: PlatePart;
+  /** Light with the lens's defocus, of that part, group by group in channels R, G, B. */
+  readonly groups: readonly (readonly Float32Array[])[];
 }
 
 /**
  * Defocus is made once, in all the detail that the plates have.
- * @param part of the plates at their finest when no more is wanted: light that comes from farther outside is that of its edge
+ * @param part of the plates at their finest when no more is wanted
  */
-export function focusedPlates(
+export function drawnPlates(
   wideOpen: SceneView,
   focusM: number,
   setting: LensSetting = wideOpen.camera.lens,
   part: PlatePart = framePart(wideOpen),
-): FocusedPlates {
+): DrawnPlates {
   const view = asSet(finestGround(wideOpen), setting);
   const { size, space } = view;
-  const { x: left, y: top, width: wide, height: high } = part;
   const disc = space && discsOf(view, focusM, cutOut(space.distance, size, part), size);
-  const groups = defocused(wideOpen.detail.planes(part), wide, high, disc);
   return {
-    rows: (longSide, window) => {
-      const { down: allDown, across: allAcross, ...grid } = gridOf(view, longSide, BINNED_FOOTPRINT, window);
-      const [down, across] = [within(allDown, top, high), within(allAcross, left, wide)];
-      const fast = rowSampler(wide, down, across, grid.width, 3 * groups.length);
-      if (fast)
-        return {
-          ...grid,
-          view,
-          focusM,
-          row: (group, channel, y, out, at, first = 0, step = 1) =>
-            fast.row(3 * group + channel, groups[group]![channel]!, y, out, at, first, step),
-        };
-      // The vertical pass of a row is kept for each group and channel while that row is asked for.
-      const kept = groups.map((planes) => planes.map(() => ({ y: -1, row: new Float32Array(wide) })));
-      return {
-        ...grid,
-        view,
-        focusM,
-        row: (group, channel, y, out, at, first = 0, step = 1) => {
-          const line = kept[group]![channel]!;
-          if (line.y !== y) {
-            verticalPass(groups[group]![channel]!, wide, down, y, line.row);
-            line.y = y;
-          }
-          horizontalPass(line.row, across, grid.width, out, at, first, step);
-        },
-      };
+    view,
+    focusM,
+    part,
+    groups: defocused(wideOpen.detail.planes(part), part.width, part.height, disc),
+  };
+}
+
+/** The same in memory that threads share. @throws ReferenceError where memory cannot be shared */
+export function sharedPlates({ view, groups, ...plates }: DrawnPlates): DrawnPlates {
+  const { space } = view;
+  return {
+    ...plates,
+    view: space
+      ? {
+          ...view,
+          space: { ...space, distance: shared(space.distance), surface: sharedBytes(space.surface) },
+        }
+      : view,
+    groups: groups.map((planes) => planes.map(shared)),
+  };
+}
+
+function shared(of: Float32Array): Float32Array {
+  const copy = new Float32Array(new SharedArrayBuffer(of.byteLength));
+  copy.set(of);
+  return copy;
+}
+
+function sharedBytes(of: Uint8Array): Uint8Array {
+  const copy = new Uint8Array(new SharedArrayBuffer(of.byteLength));
+  copy.set(of);
+  return copy;
+}
+
+/** Rows of a frame, or of a window of it. */
+export function rowsOf(
+  { view, focusM, part, groups }: DrawnPlates,
+  longSide: number,
+  window?: FrameWindow,
+): LightRows {
+  const { x: left, y: top, width: wide, height: high } = part;
+  const { down: allDown, across: allAcross, ...grid } = gridOf(view, longSide, BINNED_FOOTPRINT, window);
+  const [down, across] = [within(allDown, top, high), within(allAcross, left, wide)];
+  const fast = rowSampler(wide, down, across, grid.width, 3 * groups.length);
+  if (fast)
+    return {
+      ...grid,
+      view,
+      focusM,
+      row: (group, channel, y, out, at, first = 0, step = 1) =>
+        fast.row(3 * group + channel, groups[group]![channel]!, y, out, at, first, step),
+    };
+  // The vertical pass of a row is kept for each group and channel while that row is asked for.
+  const kept = groups.map((planes) => planes.map(() => ({ y: -1, row: new Float32Array(wide) })));
+  return {
+    ...grid,
+    view,
+    focusM,
+    row: (group, channel, y, out, at, first = 0, step = 1) => {
+      const line = kept[group]![channel]!;
+      if (line.y !== y) {
+        verticalPass(groups[group]![channel]!, wide, down, y, line.row);
+        line.y = y;
+      }
+      horizontalPass(line.row, across, grid.width, out, at, first, step);
     },
   };
+}
+
+/** Rows of frames of any size and of windows of them, all from plates that were drawn once. */
+export interface FocusedPlates {
+  rows(longSide: number, window?: FrameWindow): LightRows;
+}
+
+/** @param part as for `drawnPlates` */
+export function focusedPlates(
+  wideOpen: SceneView,
+  focusM: number,
+  setting?: LensSetting,
+  part?: PlatePart,
+): FocusedPlates {
+  const plates = drawnPlates(wideOpen, focusM, setting, part);
+  return { rows: (longSide, window) => rowsOf(plates, longSide, window) };
 }
 
 /** Of the plates beside the frame whose light is taken along. */
@@ -202,15 +259,25 @@ function within(taps: Taps, from: number, length: number): Taps {
   };
 }
 
-/** Rows straight from the plates, for a whole capture; a small one is not finer than what the view works with. */
+/** Plates for a whole capture; a small one is not finer than what the view works with. */
+export function platesFor(
+  wideOpen: SceneView,
+  longSide: number,
+  focusM: number,
+  setting: LensSetting = wideOpen.camera.lens,
+): DrawnPlates {
+  const view = longSide > wideOpen.size ? wideOpen : withoutDetail(wideOpen);
+  return drawnPlates(view, focusM, setting);
+}
+
+/** Rows straight from the plates, for a whole capture. */
 export function plateRows(
   wideOpen: SceneView,
   longSide: number,
   focusM: number,
   setting: LensSetting = wideOpen.camera.lens,
 ): LightRows {
-  const view = longSide > wideOpen.size ? wideOpen : withoutDetail(wideOpen);
-  return focusedPlates(view, focusM, setting).rows(longSide);
+  return rowsOf(platesFor(wideOpen, longSide, focusM, setting), longSide);
 }
 
 /** Everything of a view at a preview's size, to be focused and exposed many times. */
@@ -244,16 +311,19 @@ export function previewStage(view: SceneView, longSide: number): PreviewStage {
     }
     return plane;
   };
-  const sampled = (plane: Float32Array) => {
+  const fast = rowSampler(size, down, across, width, 3 * view.groups.length);
+  const sampled = (plane: Float32Array, slot: number) => {
     const out = new Float32Array(width * height);
-    for (let y = 0; y < height; y++) {
-      verticalPass(plane, size, down, y, row);
-      horizontalPass(row, across, width, out, y * width);
-    }
+    for (let y = 0; y < height; y++)
+      if (fast) fast.row(slot, plane, y, out, y * width, 0, 1);
+      else {
+        verticalPass(plane, size, down, y, row);
+        horizontalPass(row, across, width, out, y * width);
+      }
     return fallingOff(out);
   };
   const crop = cropOf(size, orientation);
-  const groups = view.groups.map(({ planes }) => planes.map(sampled));
+  const groups = view.groups.map(({ planes }, g) => planes.map((plane, c) => sampled(plane, 3 * g + c)));
   let points: readonly LightPlanes[] | undefined;
   const pointGroups = () =>
     (points ??= view.detail.points(cropOf(view.detail.size, orientation), width, height).map((planes) => {

@@ -50,9 +50,17 @@ export interface SceneView extends Ground {
   readonly detail: Detail;
 }
 
-/** The same ground in all its detail. */
-export function finestGround({ detail, ...view }: SceneView): Ground {
-  return { ...view, size: detail.size, space: detail.space };
+/** The same ground in all its detail, and nothing else of the view: plain data. */
+export function finestGround({
+  description,
+  camera,
+  orientation,
+  outside,
+  groups,
+  detail: { size, space },
+}: SceneView): Ground {
+  const lamps = groups.map(({ flicker }) => ({ flicker }));
+  return { description, camera, orientation, outside, groups: lamps, size, space };
 }
 
 /** The same view with no more detail than it works with itself. */

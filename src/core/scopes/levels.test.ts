@@ -3,7 +3,8 @@ import { colourOfNeutral } from '../colour/camera';
 import fc from 'fast-check';
 import { channelFigures, countSites, headroomEv } from '../raw/statistics';
 import { SIM_ONE } from '../sensor/sim-one';
-import { exposeRows, noiseModel } from '../sensor/sensor';
+import { noiseModel } from '../sensor/sensor';
+import { exposeRows } from '../sensor/expose';
 import { floorSignal } from '../sensor/raw-frame';
 import {
   chanceUnder,
@@ -23,7 +24,7 @@ import {
 import { CLEAN_DB, framesFor, rangeOfScene, signalOfSnr, toneLimits } from './limits';
 import { expectedStopline, stopline, STOPLINE_BINS } from './stopline';
 import { FIRST_STRIPES, zebraLimit, zebraOnPicture, zebraOnRaw } from './zebra';
-import { ZEBRA } from './marks';
+import { ZEBRA } from './mark-bits';
 
 const sensor = SIM_ONE.wide.sensor;
 const settings = { shutterS: 1 / 128, iso: 100 };

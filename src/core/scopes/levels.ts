@@ -3,7 +3,7 @@
 // count serves every time and every ISO, and clipping, floor, zebra and headroom agree because they ask the same question.
 import { normalCdf } from '../numeric/normal';
 import type { ExposureSettings } from '../exposure/settings';
-import { levelInside } from '../raw/statistics';
+import { levelInside } from '../raw/shares';
 import { cfaIndex, clipLevel, floorSignal, type NoiseModel } from '../sensor/raw-frame';
 import { electronsPerLxS, gainDnPerE, noiseModel, type SensorModel } from '../sensor/sensor';
 

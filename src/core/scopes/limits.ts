@@ -3,7 +3,7 @@
 import { balanceGains, type CameraColour } from '../colour/camera';
 import { contrasted } from '../colour/rendering';
 import { encodeSrgb } from '../colour/srgb';
-import { baselineExposureEv, toneCurve } from '../raw/develop';
+import { baselineExposureEv, toneCurve } from '../raw/tone';
 import type { ExposureSettings } from '../exposure/settings';
 import type { Print } from '../setting/print';
 import type { NoiseModel } from '../sensor/raw-frame';

@@ -1,6 +1,7 @@
 // Marks over the picture against a mask worked out pixel by pixel, for random frames of any size.
 import fc from 'fast-check';
 import { cfaIndex, clipLevel, floorSignal } from '../sensor/raw-frame';
+import { disagreement, drawMarks, markBright, markPicture, markRaw } from './marks';
 import {
   BLACK,
   BRIGHT,
@@ -8,18 +9,13 @@ import {
   CLIP_B,
   CLIP_G,
   CLIP_R,
-  disagreement,
-  drawMarks,
   FLOOR_ALL,
   FLOOR_B,
   FLOOR_G,
   FLOOR_R,
-  markBright,
-  markPicture,
-  markRaw,
   WHITE,
   ZEBRA,
-} from './marks';
+} from './mark-bits';
 
 const [black, white] = [256, 4095];
 const noise = { shot: 0.35, read: 0.84 };

@@ -1,8 +1,8 @@
 // Zebra: stripes over what passes a threshold, on raw (stops below clip) or on the picture (per cent of full code value).
 // Stripes begin when a thousandth of the sites of any channel passes, the share from which a highlight counts; then they lie
 // wherever one site in forty or more does.
-import { ZEBRA } from './marks';
-import { MEANINGFUL_SHARE } from '../raw/statistics';
+import { ZEBRA } from './mark-bits';
+import { MEANINGFUL_SHARE } from '../raw/shares';
 import { clipSignal, sharesAtLeast, signalAt, type Levels, type SiteResponse } from './levels';
 
 export type ZebraOn =

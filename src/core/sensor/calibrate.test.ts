@@ -6,6 +6,7 @@ import { reflectanceOf } from '../colour/surface-spectra';
 import { whiteOfXy, xyOfWhite } from '../colour/temperature';
 import { apply3, type Vec3 } from '../numeric/matrix';
 import { calibrated, calibrationSurfaces, fittedMatrix } from './calibrate';
+import { SIM_COLOUR } from './sim-colour';
 import { cameraFromLamp, PLAIN_LAMP, SIM_SENSITIVITIES } from './sensitivities';
 
 const matrices = calibrated(SIM_SENSITIVITIES);
@@ -14,6 +15,15 @@ const seen = (light: Float64Array, surface?: Float64Array): Vec3 => [
   answer(SIM_SENSITIVITIES[1], light, surface),
   answer(SIM_SENSITIVITIES[2], light, surface),
 ];
+
+it('finds the matrices that the simulated cameras have', () => {
+  for (const [i, { kelvin, matrix, forward }] of matrices.entries()) {
+    const kept = SIM_COLOUR.matrices[i]!;
+    expect(kept.kelvin).toBe(kelvin);
+    matrix.flat().forEach((v, k) => expect(kept.matrix.flat()[k]).toBeCloseTo(v, 12));
+    forward!.flat().forEach((v, k) => expect(kept.forward!.flat()[k]).toBeCloseTo(v, 12));
+  }
+});
 
 describe('a lamp that is painted in a picture', () => {
   it.each([

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { allowKernels } from '../kernels/kernel';
 import { rowExposer } from './expose-kernel';
-import { exposeRows } from './sensor';
+import { exposeRows } from './expose';
 import { SIM_ONE_WIDE } from './sim-one';
 
 afterEach(() => allowKernels(true));

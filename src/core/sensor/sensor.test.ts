@@ -8,7 +8,8 @@ import {
   normalQuantiles,
 } from '../numeric/random';
 import { clipLevel, floorSignal } from './raw-frame';
-import { exposeRows, gainDnPerE, noiseModel, SATURATION_EXPOSURE_ISO100 } from './sensor';
+import { gainDnPerE, noiseModel, SATURATION_EXPOSURE_ISO100 } from './sensor';
+import { exposeRows } from './expose';
 import { SIM_ONE_WIDE } from './sim-one';
 
 const { sensor } = SIM_ONE_WIDE;

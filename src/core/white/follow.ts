@@ -27,6 +27,8 @@ const PACE = 0.4;
 /** Frames after which the light is looked at anew, and after which it is asked whether there are two. */
 const LOOK_EVERY = 6;
 const MIXED_EVERY = 24;
+/** Frames until it is asked first, where it must not be at once. */
+const MIXED_FROM = 3;
 
 const miredOf = ({ kelvin }: WhitePoint) => 1e6 / kelvin;
 
@@ -39,14 +41,15 @@ export interface WhiteFollower {
   next(frame: Omit<RawFrame, 'colour'>, set: WhiteSet, held: boolean): WhiteInUse;
 }
 
-export function whiteFollower(matrices: CameraMatrices): WhiteFollower {
+/** @param atOnce true where the first frame must not wait for what takes long: the light is asked about, and whether there are two, a little later */
+export function whiteFollower(matrices: CameraMatrices, atOnce = false): WhiteFollower {
   let grid: ColourGrid | undefined;
   let byHand: { set: WhiteSet; colour: CameraColour } | undefined;
   let automatic: CameraColour | undefined;
   let goal: { colour: CameraColour; sure: boolean } | undefined;
   let measured: WhitePoint | null = null;
   let mixed: MixedLight | null = null;
-  let [moving, frames, sinceMixed] = [false, 0, MIXED_EVERY];
+  let [moving, frames, sinceMixed] = [false, 0, atOnce ? MIXED_EVERY - MIXED_FROM : MIXED_EVERY];
   return {
     next: (frame, set, held) => {
       const look = () => (grid = colourGrid(frame, frame.noise, grid));

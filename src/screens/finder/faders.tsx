@@ -1,8 +1,6 @@
 // The faders of the desk side by side: name and value above (a tap opens the exact ladder), the track below.
-import { useEffect, useRef, useState } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import type { Effects } from '../../core/advice/effects';
-import { explain } from '../../core/advice/explain';
 import { isAllManual, type ExposureControls } from '../../core/exposure/automatic';
 import type { SettingValues } from '../../core/setting/settings';
 import type { Optic } from '../../core/body/body';
@@ -25,23 +23,18 @@ import {
 } from '../../core/units/ladders';
 import { lengthWords, type LengthUnit } from '../../core/units/lengths';
 import { useDesk } from '../../live/desk';
-import { hasIris } from '../../live/camera';
 import { useOptic } from '../../live/in-use';
 import { exactOf, isAuto, isTold, toldOf } from '../../live/desk-controls';
-import { exposureOf, rawOf, useRawWords, useReport } from '../../live/report';
+import { useRawWords, useReport } from '../../live/report';
 import { LADDERS, settingOf, type FaderId } from '../../live/desk-state';
-import { Button } from '../../ui/button';
 import { Fader, type FaderBand, type FaderMark } from '../../ui/fader';
-import { Panel } from '../../ui/panel';
 import { useTextSize } from '../../ui/text-size';
 import { colour, radius, rem, space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { signedWords, valueWords } from './format';
-import { FocusPart } from './focus-part';
 import { faderKeys } from './keys';
-import { NoRaw } from './no-raw';
 
-const NAMES: Record<FaderId, string> = {
+export const FADER_NAMES: Record<FaderId, string> = {
   shutter: 'Shutter',
   aperture: 'Aperture',
   iso: 'ISO',
@@ -50,7 +43,7 @@ const NAMES: Record<FaderId, string> = {
   white: 'White',
   zoom: 'Zoom',
 };
-const SHORT: Record<FaderId, string> = { ...NAMES, compensation: 'Comp.', white: 'White, K' };
+const SHORT: Record<FaderId, string> = { ...FADER_NAMES, compensation: 'Comp.', white: 'White, K' };
 
 /** What can be set on a lens: what it cannot do is not there, and one that is focused at one distance says so. */
 export function fadersOf(lens: Optic): readonly FaderId[] {
@@ -105,7 +98,7 @@ const CROWDED = 68;
 const FADERS: readonly FaderId[] = ['shutter', 'aperture', 'iso', 'compensation', 'focus', 'white', 'zoom'];
 
 /** Steps of a fader that the lens has, and how many of the ladder's first it has not. */
-function stepsOf(id: FaderId, lens: Optic): Steps {
+export function stepsOf(id: FaderId, lens: Optic): Steps {
   return stepsOn(LADDERS[id], settingOf(id), lens);
 }
 
@@ -168,7 +161,7 @@ function DeskFader({
         </Words>
       </Pressable>
       <Fader
-        name={NAMES[id]}
+        name={FADER_NAMES[id]}
         count={ladder.length}
         index={index}
         valueText={told ? words : 'not known yet'}
@@ -330,88 +323,6 @@ function placeOnFocus(m: number): number {
   return after - 1 + Math.log(m / a) / Math.log(b / a);
 }
 
-const PLAIN_WORDS = {
-  white:
-    'The light that counts as white. Set to 3000 K, what a warm lamp lights comes out neutral; set to 6500 K, what lies in shade does.',
-  zoom: 'How much closer the device looks than at its widest. It does not tell whether a lens moves or the picture is cropped.',
-} as const;
-
-/** What a setting does, with a figure of the present scene. */
-function Explanation({ of }: { of: FaderId }) {
-  const report = useReport((r) => r.words);
-  const allManual = useDesk((d) => isAllManual(d.settings, hasIris(d.optic)));
-  const lengths = useDesk((d) => d.lengths);
-  if (of === 'white' || of === 'zoom')
-    return (
-      <Words kind="body" quiet style={styles.explanation} testID="explanation">
-        {PLAIN_WORDS[of]}
-      </Words>
-    );
-  const [exposure, raw] = [exposureOf(report), rawOf(report)];
-  const focusM = report ? known(report.focusM) : undefined;
-  if (!exposure || !raw || focusM === undefined) return <NoRaw />;
-  const { settings } = exposure;
-  const { effects, headroomEv } = raw;
-  return (
-    <Words kind="body" quiet style={styles.explanation} testID="explanation">
-      {explain(of, { settings, effects, headroomEv, allManual, focusM, lengths })}
-    </Words>
-  );
-}
-
-/** The exact ladder of one fader. */
-export function LadderPanel({ fader, onClose }: { fader: FaderId; onClose: () => void }) {
-  const settings = useDesk((d) => d.settings);
-  const exact = useReport((r) => exactOf(settings, r.words, fader));
-  const auto = isAuto(settings, fader);
-  const lens = useOptic();
-  const lengths = useDesk((d) => d.lengths);
-  const { set, setAutomatic, restore } = useDesk.getState();
-  const [opened] = useState(() => {
-    const { settings: before, trade, lock } = useDesk.getState();
-    return { settings: before, trade, lock };
-  });
-  const { ladder, skipped } = stepsOf(fader, lens);
-  const current = nearestStep(LADDERS[fader], exact);
-  const steps = ladder.map((step, k) => ({ step, i: k + skipped })).reverse();
-  const scroll = useRef<View>(null);
-  // Opens where the value stands, not at the ladder's end; of focus what the camera found comes first.
-  useEffect(() => {
-    const list = scroll.current as unknown as HTMLElement | null;
-    if (fader !== 'focus') list?.querySelector('[data-current]')?.scrollIntoView({ block: 'nearest' });
-  }, [fader]);
-  return (
-    <Panel title={NAMES[fader]} onClose={onClose}>
-      <ScrollView style={styles.sheetScroll} tabIndex={0}>
-        <Explanation of={fader} />
-        {fader === 'focus' && <FocusPart />}
-        <View style={styles.sheetHead}>
-          <Button
-            label={fader === 'compensation' ? 'Zero' : 'Automatic'}
-            on={auto}
-            onPress={() => setAutomatic(fader)}
-            testID="ladder-auto"
-          />
-          <Button label="As it was" kind="quiet" onPress={() => restore(opened)} />
-        </View>
-        <View ref={scroll} style={styles.grid}>
-          {steps.map(({ step, i }) => (
-            <Button
-              key={step.label}
-              current={i === current}
-              label={fader === 'focus' ? lengthWords(step.exact, lengths) : step.label}
-              on={!auto && i === current}
-              onPress={() => set(fader, i)}
-              style={styles.step}
-              testID={`step-${step.label}`}
-            />
-          ))}
-        </View>
-      </ScrollView>
-    </Panel>
-  );
-}
-
 const styles = StyleSheet.create({
   rows: { flex: 1, gap: space.half },
   row: { flex: 1, flexDirection: 'row', gap: space.half },
@@ -422,9 +333,4 @@ const styles = StyleSheet.create({
   crowded: { fontSize: rem(18) },
   accent: { color: colour.accent },
   state: { fontSize: rem(11), lineHeight: rem(13), textAlign: 'center' },
-  explanation: { marginBottom: space.one },
-  sheetHead: { flexDirection: 'row', gap: space.one, marginBottom: space.one },
-  sheetScroll: { flexShrink: 1 },
-  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one },
-  step: { width: '22%', minWidth: 58, paddingHorizontal: 4 },
 });

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import { StyleSheet, useWindowDimensions, View, type StyleProp, type ViewStyle } from 'react-native';
 import { useSafeAreaInsets, type EdgeInsets } from 'react-native-safe-area-context';
 import { useDesk } from '../../live/desk';
+import { pageStands } from '../../library/page-start';
 import { useBody, useOptic } from '../../live/in-use';
 import { useReport } from '../../live/report';
 import { feedCamera, setRunning } from '../../live/feed';
@@ -12,23 +13,19 @@ import type { FaderId } from '../../live/desk-state';
 import { Button } from '../../ui/button';
 import { colour, space } from '../../ui/theme';
 import { useTextSize } from '../../ui/text-size';
-import { CheckPanel, type CheckTab } from './check/check-panel';
-import { Faders, fadersOf, LadderPanel } from './faders';
-import { FramePanel, type FrameTab } from './frame-panel';
+import { Faders, fadersOf } from './faders';
 import { Guide } from './guide';
 import { Head, type Way } from './head';
-import { KeyPanel } from './key-panel';
 import { useDeskKeys, type Panel } from './keys';
-import { MeterPanel, type MeterTab } from './meter-panel';
-import { MorePanel, type MoreTab } from './more-panel';
-import { OutsidePanel } from './outside';
 import { FinderPicture } from './picture';
 import { GAP, placesFor, type Places, type Rect, type Size, type Wish } from './places';
 import { CaptureNotes, ReleaseRow } from './release';
 import { RemedyLine, RemedyList } from './remedies';
 import { Stopline } from './stopline';
 import { Tools } from './tools';
-import { WhitePanel } from './white-panel';
+import { fetchRest, LaterPanels } from '../later';
+import type { MoreTab } from './more-panel';
+import type { Opened, PanelTabs } from './panels';
 
 /** @param active false while another screen lies over the finder: it rests then */
 export function FinderScreen({ active }: { active: boolean }) {
@@ -41,6 +38,7 @@ export function FinderScreen({ active }: { active: boolean }) {
   const text = useTextSize();
   const { shown, open, ...panels } = usePanels();
   useFollowedPlace();
+  useAhead();
   const aspect = useAspect(lying ? 4 / 3 : 3 / 4);
   const faders = fadersOf(lens).length;
   const places = placesFor({ room, aspect, faders, panel: shown, hand, text });
@@ -170,40 +168,25 @@ function Notes({ places, onRemedies }: { places: Places; onRemedies: () => void 
 
 /** One panel at a time; each opens where it was left. */
 function usePanels() {
-  // What a track lets be set of white is a temperature, and no more.
-  const raw = useBody().evidence === 'raw';
-  const whole = useOptic().whiteOnPicture === true || raw;
-  const [panel, setPanel] = useState<Panel | null>(null);
-  const [ladder, setLadder] = useState<FaderId | null>(null);
-  const [meterTab, setMeterTab] = useState<MeterTab>('pattern');
-  const [moreTab, setMoreTab] = useState<MoreTab>('trade');
-  const [frameTab, setFrameTab] = useState<FrameTab>('frame');
-  const [checkTab, setCheckTab] = useState<CheckTab>('marks');
-  const close = useCallback(() => {
-    setLadder(null);
-    setPanel(null);
-  }, []);
-  const open = useCallback((next: Panel) => {
-    setLadder(null);
-    setPanel(next);
-  }, []);
-  const openLadder = useCallback((fader: FaderId) => {
-    setPanel(null);
-    setLadder(fader);
-  }, []);
+  const [opened, setOpened] = useState<Opened | null>(null);
+  const [tabs, setTabs] = useState<PanelTabs>(FIRST_TABS);
+  const close = useCallback(() => setOpened(null), []);
+  const open = useCallback((panel: Panel) => setOpened({ panel }), []);
+  const openLadder = useCallback((ladder: FaderId) => setOpened({ ladder }), []);
+  const onTabs = useCallback((changed: Partial<PanelTabs>) => setTabs((now) => ({ ...now, ...changed })), []);
   const openPins = useCallback(
-    (tab: 'pins' | 'hand') => {
-      setMeterTab(tab);
+    (meter: 'pins' | 'hand') => {
+      onTabs({ meter });
       open('meter');
     },
-    [open],
+    [open, onTabs],
   );
   const openMore = useCallback(
-    (tab: MoreTab) => {
-      setMoreTab(tab);
+    (more: MoreTab) => {
+      onTabs({ more });
       open('more');
     },
-    [open],
+    [open, onTabs],
   );
   const openRemedies = useCallback(() => openMore('remedies'), [openMore]);
   const openWay = useCallback(
@@ -214,29 +197,40 @@ function usePanels() {
     },
     [open, openMore, openLadder],
   );
-  const element = (
-    <>
-      {ladder === 'white' && whole && <WhitePanel onClose={close} />}
-      {ladder && !(ladder === 'white' && whole) && (
-        <LadderPanel key={ladder} fader={ladder} onClose={close} />
-      )}
-      {panel === 'outside' && <OutsidePanel onClose={close} />}
-      {panel === 'meter' && <MeterPanel tab={meterTab} onTab={setMeterTab} onClose={close} />}
-      {panel === 'frame' && <FramePanel tab={frameTab} onTab={setFrameTab} onClose={close} />}
-      {panel === 'check' && <CheckPanel tab={checkTab} onTab={setCheckTab} onClose={close} />}
-      {panel === 'more' && <MorePanel tab={moreTab} onTab={setMoreTab} onClose={close} />}
-      {panel === 'keys' && <KeyPanel onClose={close} />}
-    </>
-  );
-  // What is marked, counted and compared is judged by the picture.
-  const shown: Wish['panel'] =
-    panel === 'check' || (panel === 'frame' && frameTab === 'frame')
-      ? 'picture'
-      : (panel ?? ladder)
-        ? 'desk'
-        : null;
-  return { shown, open, openLadder, openPins, openRemedies, openWay, element };
+  const element = opened && <LaterPanels opened={opened} tabs={tabs} onTabs={onTabs} onClose={close} />;
+  return {
+    shown: opened && placeOf(opened, tabs),
+    open,
+    openLadder,
+    openPins,
+    openRemedies,
+    openWay,
+    element,
+  };
 }
+
+const FIRST_TABS: PanelTabs = { meter: 'pattern', more: 'trade', frame: 'frame', check: 'marks' };
+
+/** Beside what a panel stands: what is marked, counted and compared is judged by the picture. */
+function placeOf(opened: Opened, tabs: PanelTabs): Wish['panel'] {
+  if ('ladder' in opened) return 'desk';
+  const { panel } = opened;
+  return panel === 'check' || (panel === 'frame' && tabs.frame === 'frame') ? 'picture' : 'desk';
+}
+
+/** Once the finder is live, what had to wait for it begins, and what opens later is fetched. */
+function useAhead(): void {
+  const live = useReport((r) => r.words !== null);
+  useEffect(() => {
+    if (!live) return;
+    pageStands();
+    const timer = setTimeout(() => void fetchRest().catch(() => undefined), AHEAD_MS);
+    return () => clearTimeout(timer);
+  }, [live]);
+}
+
+/** After the first frame: the frames that follow it come first. */
+const AHEAD_MS = 150;
 
 /** What may be used of the screen, without its notches and bars. */
 function useRoom(): { room: Size; insets: EdgeInsets } {

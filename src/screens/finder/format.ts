@@ -9,6 +9,9 @@ import {
   stepOf,
   ZOOM_LADDER,
 } from '../../core/units/ladders';
+import type { FitPlan } from '../../core/advice/fit';
+import { whiteWords } from '../../core/colour/temperature';
+import type { RingReading } from '../../core/white/ring';
 import type { ExposureSettings } from '../../core/exposure/settings';
 import type { RangeReport } from '../../core/scopes/limits';
 import { lengthWords, type LengthUnit } from '../../core/units/lengths';
@@ -95,4 +98,16 @@ export function shareWords(share: number): string {
 /** As a sentence begins. */
 export function capital(text: string): string {
   return text.slice(0, 1).toUpperCase() + text.slice(1);
+}
+
+export function fitLabel(fit: FitPlan | null): string {
+  if (!fit) return 'Nothing to fit';
+  if (fit.thirds === 0) return fit.missing === 0 ? 'Fits' : 'Cannot go further';
+  return `Fit ${formatThirds(fit.thirds / 3)}`;
+}
+
+/** What the ring says, and whether it can be taken. */
+export function ringWords(reading: RingReading | null): string {
+  if (!reading) return 'Reading…';
+  return reading.kind === 'white' ? whiteWords(reading.white) : reading.why;
 }

@@ -1,7 +1,6 @@
 // Framing: how far the picture is cut out of the lens's frame, its shape, lines to compose by, and the level; in a second part what lies sharp.
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { ASPECT_IDS, cutWords, isCut, type Cut } from '../../core/setting/cut';
-import { linesSize, zoomedSize } from '../../core/raw/cut';
 import type { Body } from '../../core/body/body';
 import { CUT_LADDER, nearestStep, at } from '../../core/units/ladders';
 import { isUnknown, known } from '../../core/units/known';
@@ -13,8 +12,9 @@ import { Button } from '../../ui/button';
 import { Panel, PanelScroll } from '../../ui/panel';
 import { Segmented } from '../../ui/segmented';
 import { Slider } from '../../ui/slider';
-import { colour, radius, space, touch } from '../../ui/theme';
+import { space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
+import { megapixelsLeft } from './cut-chip';
 import { DepthPanel } from './depth-panel';
 import { levelWords } from './frame-layer';
 
@@ -129,38 +129,6 @@ function leftWords(cut: Cut, { megapixels, evidence }: Body): string {
   return `${cutWords(cut)}: ${megapixelsLeft(cut, all).toFixed(1)} of ${all} MP. ${cut.times > 1 ? 'No more detail than the lens sees at 1×. ' : ''}${whole}`;
 }
 
-/** Of a 4:3 sensor. */
-function megapixelsLeft(cut: Cut, all: number): number {
-  const frame = { width: 4000, height: 3000 };
-  const { width, height } = linesSize(zoomedSize(frame, cut.times), cut.aspect);
-  return (all * width * height) / (frame.width * frame.height);
-}
-
-/** On the picture while anything is cut: how far, and what is left. */
-export function CutChip({ onPress }: { onPress: () => void }) {
-  const { can } = useOptic();
-  const cut = useDesk((d) => d.settings.cut);
-  const { megapixels } = useBody();
-  if (!can.cut || !isCut(cut)) return null;
-  const all = known(megapixels);
-  const words = [cutWords(cut), all !== undefined && `${megapixelsLeft(cut, all).toFixed(1)} MP`]
-    .filter(Boolean)
-    .join(' · ');
-  return (
-    <Pressable
-      role="button"
-      aria-label={`${words}. Frame (,)`}
-      onPress={onPress}
-      testID="cut-chip"
-      style={styles.place}
-    >
-      <View style={styles.chip}>
-        <Words kind="label">{words}</Words>
-      </View>
-    </Pressable>
-  );
-}
-
 function LevelChoice() {
   const level = useDesk((d) => d.level);
   const { setLevel } = useDesk.getState();
@@ -184,13 +152,4 @@ const styles = StyleSheet.create({
   name: { width: 92 },
   flex: { flex: 1 },
   times: { width: 52, textAlign: 'right' },
-  place: { minHeight: touch, minWidth: touch, justifyContent: 'center' },
-  chip: {
-    paddingHorizontal: 10,
-    paddingVertical: 4,
-    borderRadius: radius,
-    borderWidth: 1,
-    borderColor: colour.warn,
-    backgroundColor: colour.chip,
-  },
 });

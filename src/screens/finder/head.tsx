@@ -21,7 +21,7 @@ import { useWorld } from '../../live/world';
 import { colour, rem, space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import type { MoreTab } from './more-panel';
-import { SUPPORT_WORDS } from './outside';
+import { SUPPORT_WORDS } from './outside-chip';
 import { Reading } from './reading';
 
 /** Where something is changed. */

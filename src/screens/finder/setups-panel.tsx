@@ -14,7 +14,8 @@ import {
 } from '../../core/setup/setup';
 import { asTaken } from '../../core/setup/as-taken';
 import { takenOfFile, type TakenOfFile } from '../../core/formats/taken-of-file';
-import { newSetupId, readSetupFile, setups, writeSetupFile } from '../../library/setups';
+import { newSetupId, setups } from '../../library/setups';
+import { readSetupFile, writeSetupFile } from '../../library/setup-file';
 import { useDesk } from '../../live/desk';
 import { hasIris } from '../../live/camera';
 import { setupValuesOf } from '../../live/desk-controls';
@@ -42,9 +43,9 @@ export function SetupsPanel() {
     change.mutate((list) => [...list.slice(0, at), setup, ...list.slice(at)]);
     setDeleted(null);
   };
-  const take = (text: string) => {
+  const take = async (text: string) => {
     try {
-      const found = readSetupFile(text);
+      const found = await readSetupFile(text);
       change.mutate((list) => [...list, ...found.map((s) => ({ ...s, id: newSetupId() }))]);
       setSaid({
         words: `${found.length === 1 ? 'One setup' : `${found.length} setups`} taken in.`,
@@ -63,7 +64,7 @@ export function SetupsPanel() {
           onPress={() => setSaving(!saving)}
           testID="setup-save"
         />
-        <Import onText={take} onFailed={(words) => setSaid({ words, bad: true })} />
+        <Import onText={(text) => void take(text)} onFailed={(words) => setSaid({ words, bad: true })} />
         <Button
           label="Export"
           name="Export my setups as JSON"

@@ -6,7 +6,7 @@ import { useBody } from '../../live/in-use';
 import { useRawWords } from '../../live/report';
 import { Button } from '../../ui/button';
 import { colour, radius, touch } from '../../ui/theme';
-import { fitLabel } from './check/fit-panel';
+import { fitLabel } from './format';
 import { GAP } from './places';
 
 /** What the fit, the frame and the checks take in a row, and what they take in a column with their gaps. */

@@ -12,7 +12,7 @@ import { ARROWS } from '../../ui/arrows';
 import { colour, radius, touch } from '../../ui/theme';
 import { useTouch } from '../../ui/use-touch';
 import { Words } from '../../ui/words';
-import { ringWords } from './white-panel';
+import { ringWords } from './format';
 
 const KEY_STEP = 0.01;
 const KEY_GROWS = 1.3;

@@ -20,7 +20,7 @@ import { Stepper } from '../../ui/stepper';
 import { TextField } from '../../ui/text-field';
 import { rem, colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
-import { percentWords, tintWords } from './format';
+import { percentWords, ringWords, tintWords } from './format';
 
 const LARGE_TINT = 10;
 /** The ring grows and shrinks by this factor. */
@@ -118,12 +118,6 @@ function Lights({ chosen }: { chosen: string | undefined }) {
       </View>
     </View>
   );
-}
-
-/** What the ring says, and whether it can be taken. */
-export function ringWords(reading: RingReading | null): string {
-  if (!reading) return 'Reading…';
-  return reading.kind === 'white' ? whiteWords(reading.white) : reading.why;
 }
 
 function RingToggle() {

@@ -1,8 +1,7 @@
 // The page's side of the painter: hands canvases over and passes on what there is to show. Should the painter break, or where canvases cannot be
 // handed over, the page draws by itself.
-import { BarlowSemiCondensed_500Medium } from '@expo-google-fonts/barlow-semi-condensed/500Medium';
+import { font, fontUrl } from '../theme';
 import * as Comlink from 'comlink';
-import { Asset } from 'expo-asset';
 import { create } from 'zustand';
 import { hire } from '../../workers/hire';
 import type { ScopeData, ScopeLook, Sheet } from './paint';
@@ -37,7 +36,7 @@ export function handOver(id: string, canvas: HTMLCanvasElement, sheet: Sheet, lo
   if (!typed) {
     typed = true;
     // Whole: a worker may have no address that this one could be relative to.
-    const url = new URL(Asset.fromModule(BarlowSemiCondensed_500Medium).uri, location.href).href;
+    const url = new URL(fontUrl(font.medium), location.href).href;
     worker.call((api) => api.type(url)).catch(() => undefined);
   }
   ask((api) => api.add(id, Comlink.transfer(handed, [handed]), sheet, look));

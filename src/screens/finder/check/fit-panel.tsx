@@ -15,7 +15,7 @@ import { Stepper } from '../../../ui/stepper';
 import { colour, space } from '../../../ui/theme';
 import { Words } from '../../../ui/words';
 import { NoRaw } from '../no-raw';
-import { percentWords, shareWords, valueWords } from '../format';
+import { fitLabel, percentWords, shareWords, valueWords } from '../format';
 
 const WAY_NAMES: Readonly<Record<FitWay, string>> = {
   carrying: 'Carrying',
@@ -104,12 +104,6 @@ function roomWords({ headroomEv, sparkle }: RawReport, share: number): string {
 /** Across, in pixels of the capture: an area's share says little. */
 function sparkleSize(share: number, sites: number): string {
   return share === 0 ? 'none' : `${Math.round(Math.sqrt(share * sites) / 5) * 5} px`;
-}
-
-export function fitLabel(fit: FitPlan | null): string {
-  if (!fit) return 'Nothing to fit';
-  if (fit.thirds === 0) return fit.missing === 0 ? 'Fits' : 'Cannot go further';
-  return `Fit ${formatThirds(fit.thirds / 3)}`;
 }
 
 /** What will move, and what the shadows get or lose by it. */

@@ -3,7 +3,7 @@
 import { Fragment, useRef } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { GestureDetector } from 'react-native-gesture-handler';
-import { levelsOf, type Support } from '../../core/scene/outside';
+import { levelsOf } from '../../core/scene/outside';
 import { WHEEL_SPEEDS, type SceneLamp, type SceneListing } from '../../core/scene/scene';
 import { useScenes } from '../../library/scenes';
 import { useWorld } from '../../live/world';
@@ -13,34 +13,6 @@ import { colour, radius, space, touch } from '../../ui/theme';
 import { Slider } from '../../ui/slider';
 import { useTouch } from '../../ui/use-touch';
 import { Words } from '../../ui/words';
-
-export const SUPPORT_WORDS: Record<Support, string> = { hand: 'by hand', tripod: 'on a tripod' };
-
-/** Where the camera stands; opens the panel. */
-export function OutsideChip({ onPress }: { onPress: () => void }) {
-  const scene = useWorld((w) => w.scene);
-  const status = useWorld((w) => w.status);
-  const { data } = useScenes();
-  const name = data?.find((s) => s.id === scene)?.name ?? 'Outside';
-  const loading = status.kind === 'loading' ? `, loading ${Math.round(100 * status.share)} %` : '';
-  const failed = status.kind === 'failed' ? ', did not load' : '';
-  const words = `${name}${loading}${failed}`;
-  return (
-    <Pressable
-      role="button"
-      aria-label={`${words}. Outside: choose the scene (V)`}
-      onPress={onPress}
-      testID="outside"
-      style={styles.place}
-    >
-      <View style={styles.chip}>
-        <Words kind="label" style={status.kind === 'failed' && styles.warn}>
-          {words}
-        </Words>
-      </View>
-    </Pressable>
-  );
-}
 
 export function OutsidePanel({ onClose }: { onClose: () => void }) {
   const { data, error, isPending, refetch } = useScenes();
@@ -312,18 +284,6 @@ function Level({
 }
 
 const styles = StyleSheet.create({
-  // A dashed edge: the outside is drawn in, not part of the tool.
-  // A finger takes more than is seen: the picture is what the screen is for.
-  place: { minHeight: touch, minWidth: touch, justifyContent: 'center' },
-  chip: {
-    paddingHorizontal: 10,
-    paddingVertical: 4,
-    borderRadius: radius,
-    borderWidth: 1,
-    borderStyle: 'dashed',
-    borderColor: colour.quiet,
-    backgroundColor: colour.chip,
-  },
   lead: { marginBottom: space.one },
   error: { flexDirection: 'row', alignItems: 'center', gap: space.one, marginBottom: space.one },
   warn: { color: colour.warn },

@@ -1,0 +1,90 @@
+// How a capture is shared out: the exposer and the hands beside it each take the next stretch of rows until none is left. What comes out is the
+// same, bit for bit, whoever does what, and however many they are.
+import type { CaptureOrder, CaptureStage, Stretch } from '../../core/scene/capture';
+import { exposedStretch, frameOf, stageOn } from '../../core/scene/capture';
+import { sharedPlates } from '../../core/scene/light-rows';
+import type { Steadiness } from '../../core/scene/shake';
+import type { RawFrame } from '../../core/sensor/raw-frame';
+
+/** Whoever exposes stretches beside the exposer. */
+export interface Hand {
+  /** @throws whatever keeps it from it; it is asked for nothing more then */
+  expose(
+    stage: CaptureStage,
+    order: CaptureOrder,
+    steadiness: Steadiness,
+    stretch: Stretch,
+    data: Uint16Array,
+  ): Promise<void>;
+}
+
+/** Stretches for each who exposes: more than one, so that nobody waits long for a slower one. */
+const EACH = 2;
+/** Each begins at a row of whole bands. */
+const ROWS = 64;
+
+/** @param hands how many there are, the exposer among them */
+export function stretchesOf(height: number, hands: number): Stretch[] {
+  const rows = Math.max(ROWS, ROWS * Math.ceil(height / (EACH * hands * ROWS)));
+  return Array.from({ length: Math.ceil(height / rows) }, (_, i) => ({
+    from: i * rows,
+    to: Math.min(height, (i + 1) * rows),
+  }));
+}
+
+/** The same stage, on memory that hands can share. */
+export function sharedStage({ plates, rows: { longSide } }: CaptureStage): CaptureStage {
+  return stageOn(sharedPlates(plates), longSide, true);
+}
+
+/**
+ * Exposes a frame by all hands. One that fails leaves its stretch to the others.
+ * @param hands by their names; those that fail are taken out
+ * @param pause waited for after each band that is exposed here
+ * @param onShare throws to end it
+ */
+export async function exposedByAll(
+  hands: Map<string, Hand>,
+  stage: CaptureStage,
+  order: CaptureOrder,
+  steadiness: Steadiness,
+  onShare: (share: number) => void,
+  pause: () => Promise<void>,
+): Promise<RawFrame> {
+  const { width, height } = stage.rows;
+  const data = new Uint16Array(new SharedArrayBuffer(2 * width * height));
+  const queue = stretchesOf(height, 1 + hands.size);
+  let done = 0;
+  const tell = (rows: number) => onShare((done += rows) / height);
+  const here = async () => {
+    for (let next = queue.shift(); next; next = queue.shift()) {
+      let before = 0;
+      for (const rows of exposedStretch(stage, order, steadiness, next, data)) {
+        tell(rows - before);
+        before = rows;
+        await pause();
+      }
+    }
+  };
+  const beside = async ([name, hand]: [string, Hand]) => {
+    for (let next = queue.shift(); next; next = queue.shift()) {
+      try {
+        await hand.expose(stage, order, steadiness, next, data);
+      } catch {
+        // Another may have come in its place.
+        if (hands.get(name) === hand) hands.delete(name);
+        queue.push(next);
+        return;
+      }
+      tell(next.to - next.from);
+    }
+  };
+  try {
+    await Promise.all([here(), ...[...hands].map(beside)]);
+    // What a hand left behind.
+    await here();
+  } finally {
+    queue.length = 0;
+  }
+  return frameOf(stage, order, data);
+}

@@ -1,0 +1,57 @@
+// The page's side of the hands beside the exposer: hires them, and puts each in touch with it.
+import * as Comlink from 'comlink';
+import { hire, type Hired } from '../../workers/hire';
+import type { BandsApi } from './bands.worker';
+import type { ExposerApi } from './exposer.worker';
+
+/** More take memory for little: each has what it exposes from, and rows that the hand's blur reaches over are worked out by two. */
+const MOST_HANDS = 6;
+
+/** One core is the finder's, one the exposer's own. */
+export function handsFor(cores: number): number {
+  return Math.min(MOST_HANDS, Math.max(0, (cores || 1) - 2));
+}
+
+export interface Hands {
+  /** Sees to it that all who can are there; those who come late join then. */
+  call(): void;
+  /** There is another exposer: none has joined it yet. */
+  anew(): void;
+}
+
+export function handsBeside(exposer: () => Hired<ExposerApi>): Hands {
+  const joined = new Set<string>();
+  const staff = Array.from({ length: handsFor(navigator.hardwareConcurrency) }, (_, i) => {
+    const name = `bands-${i + 1}`;
+    const worker = hire<BandsApi>({
+      what: 'A hand of the exposer',
+      start: () => new Worker(new URL('./bands.worker.ts', import.meta.url), { name }),
+      onFault: () => {
+        joined.delete(name);
+        exposer()
+          .call((api) => api.part(name))
+          .catch(() => undefined);
+      },
+    });
+    return { name, worker };
+  });
+  const join = async (name: string, worker: Hired<BandsApi>) => {
+    try {
+      // One that starts now knows of nobody.
+      await exposer().ready();
+      if (joined.has(name)) return;
+      joined.add(name);
+      const port = await worker.call((api) => api[Comlink.createEndpoint]());
+      await exposer().call((api) => api.join(name, Comlink.transfer(port, [port])));
+    } catch {
+      // The exposer does without; the next capture asks again.
+      joined.delete(name);
+    }
+  };
+  return {
+    call: () => {
+      for (const { name, worker } of staff) if (!joined.has(name)) void join(name, worker);
+    },
+    anew: () => joined.clear(),
+  };
+}
