@@ -13,6 +13,7 @@ import {
   type Stage,
 } from '../tests/e2e/browser';
 import { moments } from './moments';
+import { slowDevice } from './slow';
 
 const SECONDS = 6;
 /** A budget missed by more than this is a failure for `--budget`. */
@@ -51,7 +52,7 @@ async function main(): Promise<void> {
   const all = await busy();
   console.table({ 'scopes off': none, 'all scopes on': all });
   await page.close();
-  const found = await moments(stage);
+  const found = [...(await moments(stage)), ...(await slowDevice(stage))];
   console.table(
     Object.fromEntries(
       found.map(({ name, is, unit, budget }) => [

@@ -48,8 +48,8 @@ export function plannedShots(
     opening,
     light,
   );
-  const counted = outlooks(view.camera.sensor, width, height);
-  counted.count(light);
+  const counted = outlooks(view.camera.sensor);
+  counted.count({ light: light, width: width });
   const { range, headroomEv } = counted.at(settings, {
     tolerance: { share: BURN_SHARE, area: 0 },
     cleanDb: CLEAN_DB,

@@ -3,7 +3,7 @@
 import { colourOfNeutral } from '../../src/core/colour/camera';
 import { loadScene, sceneList } from '../../cli/scene-files';
 import type { ExposureSettings } from '../../src/core/exposure/settings';
-import { finderFor, type FinderAsk } from '../../src/core/finder/finder';
+import { finderFor, type Finder, type FinderAsk } from '../../src/core/finder/finder';
 import { TOLERANCE } from '../../src/core/finder/outlook';
 import { forecastHeld, rawFiguresOf } from '../../src/core/frame/record';
 import { forecastOf } from '../../src/core/frame/shoot';
@@ -27,6 +27,8 @@ jest.setTimeout(180_000);
 const rest = { support: 'tripod' as const, press: 0, sinceTouchS: 60 };
 const { sensor, lens } = camera;
 const CLOCK_S = 3;
+/** What a slow device may make its finder's frames, samples along. */
+const SMALLEST = 320;
 
 const asked = (shutterS: number, iso: number): FinderAsk => ({
   settings: {
@@ -78,9 +80,12 @@ const VARIED = [
 ] as const;
 
 describe.each(sceneList().map((s) => s.id))('%s', (id) => {
-  it('holds what the finder said: within a tenth or 0.02 %, by channel, clipped and below the floor', async () => {
+  it('holds what the finder said: within a tenth or 0.02 %, by channel, clipped and below the floor, at both ends of its sizes', async () => {
     const view = await seen(id);
-    const finder = finderFor(viewSource(view));
+    const [finder, small] = [640, SMALLEST].map((side) => finderFor(viewSource(view, 1, side))) as [
+      Finder,
+      Finder,
+    ];
     // About what a careful meter would give.
     const auto = {
       ...asked(1, 100),
@@ -90,18 +95,23 @@ describe.each(sceneList().map((s) => s.id))('%s', (id) => {
     const expose = sensorIn(view, base);
     for (const [ev, iso] of VARIED) {
       const shutterS = base * 2 ** ev;
-      const { forecast } = finder.measure(asked(shutterS, iso), 2, {
-        timeS: CLOCK_S,
-        sinceTouchS: 60,
-      }).outlook;
-      const told = CFA_NAMES.map((name, c) => ({
-        name,
-        clippedShare: forecast.clipped[c]!,
-        belowFloorShare: forecast.belowFloor[c]!,
-      }));
+      const moment = { timeS: CLOCK_S, sinceTouchS: 60 };
       const { channels } = expose({ shutterS, iso }, 7).outlook;
-      // Both are shown when they do not agree.
-      expect(forecastHeld(told, channels) || { ev, iso, told, channels }).toBe(true);
+      const [large, ofSmall] = [finder, small].map((of) => of.measure(asked(shutterS, iso), 2, moment));
+      for (const { outlook } of [large!, ofSmall!]) {
+        const { forecast } = outlook;
+        const told = CFA_NAMES.map((name, c) => ({
+          name,
+          clippedShare: forecast.clipped[c]!,
+          belowFloorShare: forecast.belowFloor[c]!,
+        }));
+        // Both are shown when they do not agree.
+        expect(forecastHeld(told, channels) || { ev, iso, told, channels }).toBe(true);
+      }
+      // What a meter reads knows nothing of the finder's size.
+      expect(ofSmall!.reading).toEqual(large!.reading);
+      const off = Math.abs(ofSmall!.outlook.headroomEv - large!.outlook.headroomEv);
+      expect(off < 1 / 6 || Number.isNaN(off) || off).toBe(true);
     }
   });
 });

@@ -8,6 +8,8 @@ import { fetchWhole } from '../../workers/fetch-whole';
 
 const MOST_PACKS = 6;
 const MOST_SCENES = 2;
+/** Scenes take no more than this together, unless one alone does; a pack is soon unpacked again. */
+const MOST_BYTES = 130e6;
 const packs = new Map<string, Promise<Uint8Array>>();
 const scenes = new Map<string, Promise<Scene>>();
 
@@ -61,8 +63,40 @@ export function sceneAt(url: string): Promise<Scene> {
   const known = scenes.get(url);
   if (known) return keep(scenes, url, known, MOST_SCENES);
   const read = readAt(url, readScenePack);
-  read.catch(() => scenes.delete(url));
+  read.then(
+    (scene) => {
+      sizes.set(scene, bytesOf(scene));
+      void makeRoom();
+    },
+    () => scenes.delete(url),
+  );
   return keep(scenes, url, read, MOST_SCENES);
+}
+
+const sizes = new WeakMap<Scene, number>();
+
+/** What a scene takes in memory. */
+function bytesOf({ lamps, space, fine }: Scene): number {
+  const arrays = [
+    ...lamps.map(({ data }) => data),
+    ...(space ? [space.distance, space.surface] : []),
+    ...(fine?.lamps.flatMap(({ green, red, blue, exactAt, exact }) => [green, red, blue, exactAt, exact]) ??
+      []),
+  ];
+  return arrays.reduce((sum, { byteLength }) => sum + byteLength, 0);
+}
+
+/** Lets go of the oldest while all together are too large. */
+async function makeRoom(): Promise<void> {
+  const there = await Promise.all(
+    [...scenes].map(async ([url, scene]) => [url, sizes.get(await scene) ?? 0] as const),
+  ).catch(() => []);
+  let all = there.reduce((sum, [, bytes]) => sum + bytes, 0);
+  for (const [url, bytes] of there.slice(0, -1)) {
+    if (all <= MOST_BYTES) return;
+    scenes.delete(url);
+    all -= bytes;
+  }
 }
 
 /** A first look with little detail, in a part of the time. */

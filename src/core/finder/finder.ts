@@ -172,7 +172,7 @@ function countingKey(settings: ExposureSettings): string {
 export function finderFor(source: Source, atOnce = false, kept: FocusKept | null = null): Finder {
   const { width, height } = source;
   const rgba = new Uint8ClampedArray(width * height * 4);
-  const outlookFor = outlooks(source.sensor, width, height);
+  const outlookFor = outlooks(source.sensor);
   const mask = new Uint16Array(width * height);
   const striped = { key: '', held: new Uint8Array(width * height) };
   let observed: Observed | undefined;
@@ -240,7 +240,7 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
       const counting = countingKey(resolved.settings);
       if (atOnce && countedFor === null) {
         // The first frame must not wait: its own averages are near enough until the next.
-        outlookFor.count(observed.light);
+        outlookFor.count({ light: observed.light, width });
         countedFor = '';
       } else if (
         // Until the lens rests, averages do.

@@ -15,6 +15,7 @@ import {
   type SiteResponse,
 } from '../scopes/levels';
 import { rangeOfScene, signalOfSnr, type RangeReport } from '../scopes/limits';
+import type { Samples } from './source';
 import { withoutSparkle, type Sparkle, type Tolerance } from '../scopes/sparkle';
 import { expectedStopline, type Stopline } from '../scopes/stopline';
 import type { SensorModel } from '../sensor/sensor';
@@ -47,21 +48,20 @@ export interface Outlook {
 
 export interface Outlooks {
   /** Takes new light: lx on every sample. It must stay as it is until the next call. */
-  count(light: Float32Array): void;
+  count(samples: Samples): void;
   at(settings: Pick<ExposureSettings, 'shutterS' | 'iso'>, ask: OutlookAsk): Outlook;
 }
 
-/** @param width samples a row of the mosaic */
-export function outlooks(sensor: SensorModel, width: number, height: number): Outlooks {
-  let light: Float32Array = new Float32Array(0);
+export function outlooks(sensor: SensorModel): Outlooks {
+  let samples: Samples = { light: new Float32Array(0), width: 1 };
   let levels: Levels | undefined;
   let counted = 0;
   let sparkle: { key: string; sparkle: Sparkle } | undefined;
   let last: { key: string; outlook: Outlook } | undefined;
   return {
     count: (next) => {
-      light = next;
-      levels = countLevels(light, width);
+      samples = next;
+      levels = countLevels(next.light, next.width);
       counted++;
     },
     at: ({ shutterS, iso }, { tolerance, cleanDb }) => {
@@ -71,7 +71,16 @@ export function outlooks(sensor: SensorModel, width: number, height: number): Ou
       const response = responseOf(sensor, { shutterS, iso });
       const sparkleKey = `${counted} ${tolerance.share} ${tolerance.area}`;
       if (sparkle?.key !== sparkleKey)
-        sparkle = { key: sparkleKey, sparkle: withoutSparkle(light, width, height, levels, tolerance) };
+        sparkle = {
+          key: sparkleKey,
+          sparkle: withoutSparkle(
+            samples.light,
+            samples.width,
+            samples.light.length / samples.width,
+            levels,
+            tolerance,
+          ),
+        };
       const headroomEv = headroomWithout(sparkle.sparkle, response, tolerance.share);
       const outlook: Outlook = {
         levels,

@@ -27,6 +27,12 @@ export interface Look {
   readonly colour: CameraColour | undefined;
 }
 
+/** Light on places in rows of `width`, each in the colour channel of a mosaic, lx. */
+export interface Samples {
+  readonly light: Float32Array;
+  readonly width: number;
+}
+
 /** Light before it is exposed: what will be in a frame and what a capture will hold. */
 export interface Observed {
   /** Light on each sample in its own colour channel, lx. Stays as it is until the next look. */
@@ -34,10 +40,11 @@ export interface Observed {
   /** True when the lens was set anew since the look before, so that all of the light was made anew. */
   readonly refocused: boolean;
   /**
-   * Light on single points of the picture, one for each sample, for counting: samples average many sites and hide what is small.
+   * Light on single points of the picture, for counting: samples average many sites and hide what is small. As many as the finder's samples at their most,
+   * however small its frames are made.
    * @returns null while it is what it was; `again` asks for it all the same
    */
-  points(again: boolean): Float32Array | null;
+  points(again: boolean): Samples | null;
   /** Light on a sample where the meter's peak channel has this level (`MeterSight.brightest`), lx. */
   luxOf(level: number): number;
   expose(): RawFrame;

@@ -323,7 +323,9 @@ export function previewStage(view: SceneView, longSide: number): PreviewStage {
     return fallingOff(out);
   };
   const crop = cropOf(size, orientation);
-  const groups = view.groups.map(({ planes }, g) => planes.map((plane, c) => sampled(plane, 3 * g + c)));
+  let averaging: readonly (readonly Float32Array[])[] | undefined;
+  const averages = () =>
+    (averaging ??= view.groups.map(({ planes }, g) => planes.map((plane, c) => sampled(plane, 3 * g + c))));
   let points: readonly LightPlanes[] | undefined;
   const pointGroups = () =>
     (points ??= view.detail.points(cropOf(view.detail.size, orientation), width, height).map((planes) => {
@@ -360,13 +362,18 @@ export function previewStage(view: SceneView, longSide: number): PreviewStage {
         defocused(of, width, height, disc).map((planes) => planes.map(dimmed));
       const light = { ...grid, view: set, focusM };
       let points: PreviewLight | undefined;
+      let groups: PreviewLight['groups'] | undefined;
       const own: PreviewLight = {
         ...light,
-        groups: through(groups),
+        // Who only counts needs the points alone.
+        get groups() {
+          return (groups ??= through(averages()));
+        },
         points: () =>
           (points ??= {
-            ...own,
+            ...light,
             groups: through(pointGroups()).map((planes) => grained(planes, grainAt(focusM))),
+            points: () => points!,
           }),
       };
       return own;

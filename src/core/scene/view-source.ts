@@ -13,7 +13,7 @@ import { lookThrough } from './focus-look';
 import { previewStage, type PreviewLight } from './light-rows';
 import { markedSites } from './marked-sites';
 import { peakingOf } from './peaking';
-import { previewExposer } from './preview-light';
+import { previewExposer, type PreviewExposer } from './preview-light';
 import type { Support } from './outside';
 import { heldFocusM, type SceneView } from './view';
 
@@ -64,9 +64,10 @@ export function viewSource(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SI
   const { width, height } = stage;
   const marks = markedSites(view, width, height);
   const exposer = previewExposer(marks, MOST_KERNEL);
-  const pointExposer = previewExposer(marks, MOST_KERNEL);
   const light = new Float32Array(width * height);
-  const pointLight = new Float32Array(width * height);
+  // Figures know nothing of how small the frames are made.
+  const counted = longSide < PREVIEW_LONG_SIDE ? previewStage(view, PREVIEW_LONG_SIDE) : stage;
+  let points: { exposer: PreviewExposer; light: Float32Array; key?: string; from?: PreviewLight } | undefined;
   const data = new Uint16Array(width * height);
   let focused: { key: string; light: PreviewLight } | undefined;
   return {
@@ -96,8 +97,21 @@ export function viewSource(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SI
       return {
         light,
         refocused,
-        points: (again) =>
-          pointExposer.expose(lens.points(), opening, pointLight) || again ? pointLight : null,
+        points: (again) => {
+          const { width, height } = counted;
+          points ??= {
+            exposer: previewExposer(
+              counted === stage ? marks : markedSites(view, width, height),
+              MOST_KERNEL,
+            ),
+            light: new Float32Array(width * height),
+          };
+          if (points.key !== key)
+            points.from = (counted === stage ? lens : counted.focused(focusM, settings)).points();
+          points.key = key;
+          const { exposer, from, light } = points;
+          return exposer.expose(from!, opening, light) || again ? { light, width } : null;
+        },
         luxOf: (level) => {
           const set = lens.view.camera.lens;
           return (level * lensQ(set)) / (set.apertureN * set.apertureN);

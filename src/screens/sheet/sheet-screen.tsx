@@ -3,6 +3,7 @@ import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useRecovery, useRoll } from '../../library/roll';
+import { lightbox } from '../../library/staff';
 import { useRolls } from '../../library/rolls';
 import { Button } from '../../ui/button';
 import { colour, space } from '../../ui/theme';
@@ -35,6 +36,8 @@ export function SheetScreen() {
     [data, of],
   );
   useEscape();
+  // Whoever looks at the sheet opens a frame next.
+  useEffect(() => void lightbox.ready().catch(() => undefined), []);
   // What is done with a roll is done with all of it, whatever is shown.
   const ofRoll = useMemo(
     () => (data?.frames ?? []).filter((frame) => of === undefined || frame.roll === of),
