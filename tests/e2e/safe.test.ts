@@ -325,12 +325,12 @@ describe('a screen', () => {
     'whose script %s is told within eight seconds, with a way on',
     async (how) => {
       const page = await stage.phone();
-      let hold = true;
-      await page.setRequestInterception(true);
-      page.on('request', (request) => {
-        if (!hold || !/\/rest-.*\.js/.test(request.url())) return void request.continue();
-        if (how === 'fails') void request.abort();
+      const session = await page.createCDPSession();
+      session.on('Fetch.requestPaused', ({ requestId }) => {
+        if (how === 'fails')
+          void session.send('Fetch.failRequest', { requestId, errorReason: 'ConnectionRefused' });
       });
+      await session.send('Fetch.enable', { patterns: [{ urlPattern: '*/rest-*.js' }] });
       await finder(page);
       const says = how === 'fails' ? /did not load/ : /does not come/;
       await tap(page, 'check');
@@ -341,7 +341,7 @@ describe('a screen', () => {
       await tap(page, 'open-sheet');
       await page.waitForSelector(byId('trouble'), { timeout: 8000 });
       expect(await words(page, 'trouble')).toMatch(says);
-      hold = false;
+      await session.send('Fetch.disable');
       await tapWords(page, 'Try again');
       await page.waitForSelector(byId('sheet-frame'), { timeout: 20_000 });
       await page.close();

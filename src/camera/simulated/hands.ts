@@ -21,20 +21,23 @@ export interface Hands {
 
 export function handsBeside(exposer: () => Hired<ExposerApi>): Hands {
   const joined = new Set<string>();
-  const staff = Array.from({ length: handsFor(navigator.hardwareConcurrency) }, (_, i) => {
-    const name = `bands-${i + 1}`;
-    const worker = hire<BandsApi>({
-      what: 'A hand of the exposer',
-      start: () => new Worker(new URL('./bands.worker.ts', import.meta.url), { name }),
-      onFault: () => {
-        joined.delete(name);
-        exposer()
-          .call((api) => api.part(name))
-          .catch(() => undefined);
-      },
+  /** Known when they are first called. */
+  let staff: ReturnType<typeof hireAll> | undefined;
+  const hireAll = () =>
+    Array.from({ length: handsFor(navigator.hardwareConcurrency) }, (_, i) => {
+      const name = `bands-${i + 1}`;
+      const worker = hire<BandsApi>({
+        what: 'A hand of the exposer',
+        start: () => new Worker(new URL('./bands.worker.ts', import.meta.url), { name }),
+        onFault: () => {
+          joined.delete(name);
+          exposer()
+            .call((api) => api.part(name))
+            .catch(() => undefined);
+        },
+      });
+      return { name, worker };
     });
-    return { name, worker };
-  });
   const join = async (name: string, worker: Hired<BandsApi>) => {
     try {
       // One that starts now knows of nobody.
@@ -50,6 +53,7 @@ export function handsBeside(exposer: () => Hired<ExposerApi>): Hands {
   };
   return {
     call: () => {
+      staff ??= hireAll();
       for (const { name, worker } of staff) if (!joined.has(name)) void join(name, worker);
     },
     anew: () => joined.clear(),

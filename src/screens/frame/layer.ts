@@ -130,6 +130,7 @@ class Feed {
   private busy = false;
   private over = false;
   private failedOf: string | null = null;
+  private replaced: ImageBitmap[] = [];
 
   constructor(private readonly onChange: (layer: Layer) => void) {}
 
@@ -144,6 +145,17 @@ class Feed {
     this.layer.fit?.close();
     this.layer.part?.bitmap.close();
     this.layer = NOTHING;
+    this.letGo();
+  }
+
+  /** Told what is drawn from now on: what it replaced is needed no more. Until then it may be drawn once again. */
+  drawn(layer: Layer): void {
+    if (layer === this.layer) this.letGo();
+  }
+
+  private letGo(): void {
+    for (const bitmap of this.replaced) bitmap.close();
+    this.replaced = [];
   }
 
   private async run(): Promise<void> {
@@ -202,8 +214,8 @@ class Feed {
       change.part?.bitmap.close();
       return;
     }
-    if ('fit' in change) this.layer.fit?.close();
-    if ('part' in change) this.layer.part?.bitmap.close();
+    if ('fit' in change && this.layer.fit) this.replaced.push(this.layer.fit);
+    if ('part' in change && this.layer.part) this.replaced.push(this.layer.part.bitmap);
     this.layer = { ...this.layer, ...change };
     this.onChange(this.layer);
   }
@@ -233,5 +245,6 @@ export function useLayer(wanted: Wanted | null): Layer {
   useEffect(() => {
     if (wanted) feed.current?.want(wanted);
   });
+  useEffect(() => feed.current?.drawn(layer), [layer]);
   return layer;
 }
