@@ -128,6 +128,7 @@ const api = {
   async part(name: string) {
     leaving.get(name)?.();
     leaving.delete(name);
+    hands.delete(name);
   },
 
   /** Makes the files of a latent frame. @throws Error with a message for people when they cannot be made, or nobody wants them any more */

@@ -10,7 +10,7 @@ import { meanAt } from '../meter/pins';
 import { exposePreview, PREVIEW_LONG_SIDE } from './capture';
 import { depthSensed } from './depth-sensor';
 import { lookThrough } from './focus-look';
-import { previewStage, type PreviewLight } from './light-rows';
+import { previewStage, type PreviewLight, type PreviewStage } from './light-rows';
 import { markedSites } from './marked-sites';
 import { peakingOf } from './peaking';
 import { previewExposer, type PreviewExposer } from './preview-light';
@@ -58,6 +58,15 @@ export function focusSourceOf(view: SceneView, seed = 1): FocusSource {
   };
 }
 
+/** What figures are counted from. */
+interface Counting {
+  readonly stage: PreviewStage;
+  readonly exposer: PreviewExposer;
+  readonly light: Float32Array;
+  /** Single points through the lens as it is set. */
+  from?: { readonly key: string; readonly light: PreviewLight };
+}
+
 export function viewSource(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SIDE): Source {
   const { camera, outside } = view;
   const stage = previewStage(view, longSide);
@@ -65,9 +74,18 @@ export function viewSource(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SI
   const marks = markedSites(view, width, height);
   const exposer = previewExposer(marks, MOST_KERNEL);
   const light = new Float32Array(width * height);
-  // Figures know nothing of how small the frames are made.
-  const counted = longSide < PREVIEW_LONG_SIDE ? previewStage(view, PREVIEW_LONG_SIDE) : stage;
-  let points: { exposer: PreviewExposer; light: Float32Array; key?: string; from?: PreviewLight } | undefined;
+  let points: Counting | undefined;
+  /** Figures know nothing of how small the frames are made. */
+  const countingStage = (): Counting => {
+    const own = longSide >= PREVIEW_LONG_SIDE;
+    const counted = own ? stage : previewStage(view, PREVIEW_LONG_SIDE);
+    const sites = own ? marks : markedSites(view, counted.width, counted.height);
+    return {
+      stage: counted,
+      exposer: previewExposer(sites, MOST_KERNEL),
+      light: new Float32Array(counted.width * counted.height),
+    };
+  };
   const data = new Uint16Array(width * height);
   let focused: { key: string; light: PreviewLight } | undefined;
   return {
@@ -98,19 +116,15 @@ export function viewSource(view: SceneView, seed = 1, longSide = PREVIEW_LONG_SI
         light,
         refocused,
         points: (again) => {
-          const { width, height } = counted;
-          points ??= {
-            exposer: previewExposer(
-              counted === stage ? marks : markedSites(view, width, height),
-              MOST_KERNEL,
-            ),
-            light: new Float32Array(width * height),
-          };
-          if (points.key !== key)
-            points.from = (counted === stage ? lens : counted.focused(focusM, settings)).points();
-          points.key = key;
-          const { exposer, from, light } = points;
-          return exposer.expose(from!, opening, light) || again ? { light, width } : null;
+          points ??= countingStage();
+          const { stage: counted, exposer, light, from } = points;
+          if (from?.key !== key) {
+            const through = counted === stage ? lens : counted.focused(focusM, settings);
+            points.from = { key, light: through.points() };
+          }
+          return exposer.expose(points.from!.light, opening, light) || again
+            ? { light, width: counted.width }
+            : null;
         },
         luxOf: (level) => {
           const set = lens.view.camera.lens;

@@ -1,12 +1,10 @@
 // How far the picture is cut out of the lens's frame, said on the picture while it is; opens the frame's panel.
-import { Pressable, StyleSheet, View } from 'react-native';
 import { linesSize, zoomedSize } from '../../core/raw/cut';
 import { cutWords, isCut, type Cut } from '../../core/setting/cut';
 import { known } from '../../core/units/known';
 import { useDesk } from '../../live/desk';
 import { useBody, useOptic } from '../../live/in-use';
-import { colour, radius, touch } from '../../ui/theme';
-import { Words } from '../../ui/words';
+import { PictureChip } from './picture-chip';
 
 /** Of a 4:3 sensor. */
 export function megapixelsLeft(cut: Cut, all: number): number {
@@ -26,28 +24,12 @@ export function CutChip({ onPress }: { onPress: () => void }) {
     .filter(Boolean)
     .join(' · ');
   return (
-    <Pressable
-      role="button"
-      aria-label={`${words}. Frame (,)`}
+    <PictureChip
+      words={words}
+      name={`${words}. Frame (,)`}
+      edge="marked"
       onPress={onPress}
       testID="cut-chip"
-      style={styles.place}
-    >
-      <View style={styles.chip}>
-        <Words kind="label">{words}</Words>
-      </View>
-    </Pressable>
+    />
   );
 }
-
-const styles = StyleSheet.create({
-  place: { minHeight: touch, minWidth: touch, justifyContent: 'center' },
-  chip: {
-    paddingHorizontal: 10,
-    paddingVertical: 4,
-    borderRadius: radius,
-    borderWidth: 1,
-    borderColor: colour.warn,
-    backgroundColor: colour.chip,
-  },
-});

@@ -1,10 +1,8 @@
 // Where the simulated camera stands, said on the picture; opens what arranges the world.
-import { Pressable, StyleSheet, View } from 'react-native';
 import type { Support } from '../../core/scene/outside';
 import { useScenes } from '../../library/scenes';
 import { useWorld } from '../../live/world';
-import { colour, radius, touch } from '../../ui/theme';
-import { Words } from '../../ui/words';
+import { PictureChip } from './picture-chip';
 
 export const SUPPORT_WORDS: Record<Support, string> = { hand: 'by hand', tripod: 'on a tripod' };
 
@@ -18,34 +16,13 @@ export function OutsideChip({ onPress }: { onPress: () => void }) {
   const failed = status.kind === 'failed' ? ', did not load' : '';
   const words = `${name}${loading}${failed}`;
   return (
-    <Pressable
-      role="button"
-      aria-label={`${words}. Outside: choose the scene (V)`}
+    <PictureChip
+      words={words}
+      name={`${words}. Outside: choose the scene (V)`}
+      edge="dashed"
+      warns={status.kind === 'failed'}
       onPress={onPress}
       testID="outside"
-      style={styles.place}
-    >
-      <View style={styles.chip}>
-        <Words kind="label" style={status.kind === 'failed' && styles.warn}>
-          {words}
-        </Words>
-      </View>
-    </Pressable>
+    />
   );
 }
-
-const styles = StyleSheet.create({
-  // A dashed edge: the outside is drawn in, not part of the tool.
-  // A finger takes more than is seen: the picture is what the screen is for.
-  place: { minHeight: touch, minWidth: touch, justifyContent: 'center' },
-  chip: {
-    paddingHorizontal: 10,
-    paddingVertical: 4,
-    borderRadius: radius,
-    borderWidth: 1,
-    borderStyle: 'dashed',
-    borderColor: colour.quiet,
-    backgroundColor: colour.chip,
-  },
-  warn: { color: colour.warn },
-});
