@@ -58,8 +58,17 @@ export async function openStage(
     args: [...FLAGS, ...flags],
     userDataDir: profile,
   });
+  // A profile that nobody has a page in any more is emptied and used again: what the browser keeps of scripts stays warm in it.
+  const profiles: BrowserContext[] = [];
+  const empty = async () => {
+    for (const context of profiles) if ((await context.pages()).length === 0) return context;
+    const context = await browser.createBrowserContext();
+    profiles.push(context);
+    return context;
+  };
   const open = async (viewport: Parameters<Page['setViewport']>[0], context?: BrowserContext) => {
-    const page = await (context ?? (await browser.createBrowserContext())).newPage();
+    const page = await (context ?? (await empty())).newPage();
+    if (!context) await forget(page, origin);
     await page.setViewport(viewport);
     return page;
   };
@@ -75,6 +84,14 @@ export async function openStage(
       rmSync(profile, { recursive: true, force: true });
     },
   };
+}
+
+/** Nothing is stored for the page's origin any more, and nothing is granted. */
+async function forget(page: Page, origin: string): Promise<void> {
+  const session = await page.createCDPSession();
+  await session.send('Storage.clearDataForOrigin', { origin, storageTypes: 'all' });
+  await session.detach();
+  await page.browserContext().clearPermissionOverrides();
 }
 
 /** Screens that every control is tried on. */

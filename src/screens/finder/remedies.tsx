@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { remediesFor } from '../../core/advice/remedy';
-import { REMEDY_KINDS, type Remedy, type RemedyKind } from '../../core/advice/situation';
+import { REMEDY_KINDS, type Remedy, type RemedyAction, type RemedyKind } from '../../core/advice/situation';
 import type { LensFacts } from '../../core/advice/situation';
 import type { Optic } from '../../core/body/body';
 import { doubtOf } from '../../core/meter/read';
@@ -11,6 +11,7 @@ import { useAttitude } from '../../live/attitude';
 import { useBody, useOptic } from '../../live/in-use';
 import { exposureOf, rawOf, useReport } from '../../live/report';
 import { useDesk } from '../../live/desk';
+import { sendOrder } from '../../live/feed';
 import { Button } from '../../ui/button';
 import { colour, radius, space, touch } from '../../ui/theme';
 import { Words } from '../../ui/words';
@@ -100,10 +101,18 @@ function lensFacts({ equivalentMm, apertureN }: Optic): LensFacts {
   return { equivalentMm: known(equivalentMm) ?? NaN, apertureN: known(apertureN) ?? NaN };
 }
 
+/**
+ * Does what an action says, unless something has been set since the frame that it was worked out from: then it is about to be another one, and
+ * would take that back.
+ */
+function mend(changes: RemedyAction['changes']): void {
+  const seen = useReport.getState().words?.seq;
+  if (seen !== undefined && seen >= sendOrder()) useDesk.getState().change(changes);
+}
+
 /** The worst, with what mends it; the rest behind its number. */
 export function RemedyLine({ onAll }: { onAll: () => void }) {
   const capture = useDesk((d) => d.capture);
-  const change = useDesk((d) => d.change);
   const [first, ...others] = useRemedies();
   if (!first || capture.kind !== 'idle') return null;
   const action = first.actions[0];
@@ -114,7 +123,7 @@ export function RemedyLine({ onAll }: { onAll: () => void }) {
         <Button
           label={action.label}
           kind="primary"
-          onPress={() => change(action.changes)}
+          onPress={() => mend(action.changes)}
           testID="remedy-action"
         />
       )}
@@ -141,7 +150,7 @@ export function RemedyList({ most }: { most?: number }) {
   const remedies = useRemedies();
   const off = useDesk((d) => d.remediesOff);
   const blind = useBody().evidence === 'picture';
-  const { change, turnRemedy } = useDesk.getState();
+  const { turnRemedy } = useDesk.getState();
   return (
     <View style={styles.list} testID="remedy-list">
       {blind && (
@@ -165,7 +174,7 @@ export function RemedyList({ most }: { most?: number }) {
                 key={action.label}
                 label={action.label}
                 kind={compact ? 'plain' : 'primary'}
-                onPress={() => change(action.changes)}
+                onPress={() => mend(action.changes)}
               />
             ))}
             {!compact && (

@@ -70,12 +70,13 @@ function MarkButton({ which, label }: { which: keyof Clipping; label: string }) 
   return (
     <View
       {...({
-        onPointerDown: () => {
-          since.current = Date.now();
+        // By the times of the finger: a busy page hears of both ends late, and not equally late.
+        onPointerDown: ({ nativeEvent: { timeStamp } }: { nativeEvent: PointerEvent }) => {
+          since.current = timeStamp;
           toggle(which);
         },
-        onPointerUp: () => {
-          if (since.current > 0 && Date.now() - since.current > HELD_MS) toggle(which);
+        onPointerUp: ({ nativeEvent: { timeStamp } }: { nativeEvent: PointerEvent }) => {
+          if (since.current > 0 && timeStamp - since.current > HELD_MS) toggle(which);
         },
         // A finger that turns out to move the bar meant no mark.
         onPointerCancel: () => {
