@@ -4,9 +4,8 @@ import { readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { byId, framesPass, live, safe, taken, tap, workerOf, type Stage } from '../tests/e2e/browser';
+import { bySpeedOfMemory, byUtif2, several, type Timed } from './reference';
 
-/** What one pass over 480×640 RGBA bytes took where budgets were set, ms; times of another machine are held against it. */
-const PASS_MS = 4.6;
 const PRESSES = 30;
 const FRAMES = 1000;
 const WINDOW_MS = 1500;
@@ -18,42 +17,29 @@ export interface Budgeted {
   readonly budget: number;
 }
 
-const median = (of: readonly number[]) => [...of].sort((a, b) => a - b)[of.length >> 1]!;
-async function several(times: number, once: () => Promise<number>): Promise<number> {
-  const all: number[] = [];
-  for (let i = 0; i < times; i++) all.push(await once());
-  return median(all);
+/** A time against its budget on a machine so much slower. */
+export function inTime(name: string, { ms, slower }: Timed, budgetMs: number): Budgeted {
+  return { name, is: ms, unit: 'ms', budget: budgetMs * slower };
 }
-
-function pass(): number {
-  const pixels = new Uint8ClampedArray(480 * 640 * 4);
-  const times = Array.from({ length: 22 }, () => {
-    const start = performance.now();
-    for (let i = 0; i < pixels.length; i++) pixels[i] = i;
-    return performance.now() - start;
-  });
-  return median(times.slice(1));
-}
-
-/** This machine against that, measured before a browser runs beside it. */
-const slower = pass() / PASS_MS;
 
 /** From the page's request to its first frame; nothing of it was there before. */
-function firstFrame(stage: Stage): Promise<number> {
-  return several(5, async () => {
-    const page = await stage.phone();
+function firstFrame(stage: Stage): Promise<Timed> {
+  const once = async () => {
+    const context = await stage.browser.createBrowserContext();
+    const page = await stage.phone(context);
     // A new window of the browser has pages of its own to make, which are none of ours.
     await new Promise((resolve) => setTimeout(resolve, WINDOW_MS));
     await page.goto(stage.origin);
     await page.waitForFunction(() => performance.getEntriesByName('velmo-first-frame').length > 0);
     const ms = await page.evaluate(() => performance.getEntriesByName('velmo-first-frame')[0]!.startTime);
-    await page.close();
+    await context.close();
     return ms;
-  });
+  };
+  return several(5, once, bySpeedOfMemory);
 }
 
 /** From the finger's lifting to the first frame of a scene that was there before. */
-async function sceneSwitch(page: Page): Promise<number> {
+async function sceneSwitch(page: Page): Promise<Timed> {
   const to = async (id: string) => {
     await tap(page, 'outside');
     await page.waitForSelector(byId(`scene-${id}`));
@@ -92,9 +78,8 @@ async function sceneSwitch(page: Page): Promise<number> {
   const other = ids.map((id) => id.replace('scene-', '')).find((id) => id !== first)!;
   await to(other);
   await to(first);
-  const times: number[] = [];
-  for (let i = 0; i < 6; i++) times.push(await to(i % 2 ? first : other));
-  return median(times);
+  let turn = 0;
+  return several(6, () => to(turn++ % 2 ? first : other), bySpeedOfMemory);
 }
 
 /** From the finger's lifting until the frame's file was written, read again and found whole. */
@@ -125,8 +110,7 @@ function scriptKilobytes(): number {
 
 export async function moments(stage: Stage): Promise<readonly Budgeted[]> {
   const found: Budgeted[] = [];
-  const took = (name: string, is: number, budgetMs: number) =>
-    found.push({ name, is, unit: 'ms', budget: budgetMs * slower });
+  const took = (name: string, timed: Timed, budgetMs: number) => found.push(inTime(name, timed, budgetMs));
   found.push({ name: 'script of the page, gzip', is: scriptKilobytes(), unit: 'KB', budget: 350 });
   took('page to first live frame', await firstFrame(stage), 1000);
   const page = await stage.phone();
@@ -136,13 +120,14 @@ export async function moments(stage: Stage): Promise<readonly Budgeted[]> {
   await live(page);
   await page.keyboard.press('Shift');
   await framesPass(page, 60);
-  const frame = await several(60, async () => {
+  const frameMs = async () => {
     await framesPass(page, 1);
     return page.$eval('canvas', (canvas) => Number(canvas.dataset.frameMs));
-  });
+  };
+  const frame = await several(60, frameMs, bySpeedOfMemory);
   took('a frame in the finder’s worker, wheel turning, by hand', frame, 18);
   took('another scene, cached', await sceneSwitch(page), 400);
-  took('press to verified, 12 megapixels', await several(5, () => press(page)), 2000);
+  took('press to verified, 12 megapixels', await several(7, () => press(page), byUtif2), 2000);
   const finder = await megabytes(page, 'finder');
   const exposer = await megabytes(page, 'exposer');
   found.push({ name: 'memory of the finder’s worker', is: finder, unit: 'MB', budget: 250 });

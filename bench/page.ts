@@ -1,5 +1,6 @@
 // What the page itself costs while the finder runs: the share of time in which its main thread is busy, by the browser's own task durations, with all
 // scopes on and with none beside the stopline, on a wide screen. And the press: how long until its frames are safe, what the finder does while they are read out.
+import type { Page } from 'puppeteer-core';
 import { defaultFolders } from '../server/main';
 import {
   byId,
@@ -12,7 +13,8 @@ import {
   tap,
   type Stage,
 } from '../tests/e2e/browser';
-import { moments } from './moments';
+import { inTime, moments, type Budgeted } from './moments';
+import { bySpeedOfMemory, median, several } from './reference';
 import { slowDevice } from './slow';
 
 const SECONDS = 6;
@@ -52,7 +54,7 @@ async function main(): Promise<void> {
   const all = await busy();
   console.table({ 'scopes off': none, 'all scopes on': all });
   await page.close();
-  const found = [...(await moments(stage)), ...(await slowDevice(stage))];
+  const found = [...(await moments(stage)), ...(await opening(stage)), ...(await slowDevice(stage))];
   console.table(
     Object.fromEntries(
       found.map(({ name, is, unit, budget }) => [
@@ -166,26 +168,54 @@ async function sheet(stage: Stage): Promise<void> {
   await page.close();
 }
 
-/** From the tap on a tile to the developed frame, and from frame to frame; a flip between two; a drag at 100 %. */
-async function looking(stage: Stage): Promise<void> {
+async function sheetOpened(stage: Stage): Promise<Page> {
   const page = await stage.phone();
   await page.goto(`${stage.origin}/sheet`);
   await page.waitForSelector(byId('sheet-frame'));
-  const opened = async (act: () => Promise<unknown>) => {
+  return page;
+}
+
+/** From the tap on a tile until the frame is seen and until it is developed, and from frame to frame. */
+async function opening(stage: Stage): Promise<readonly Budgeted[]> {
+  const developed: number[] = [];
+  const opened = async (page: Page, act: () => Promise<unknown>) => {
     const begun = performance.now();
     await act();
     await page.waitForSelector(byId('picture-loading'));
     await page.waitForSelector(`${byId('picture-preview')}, ${byId('picture-fit')}`);
     const seen = performance.now() - begun;
     await page.waitForSelector(byId('picture-fit'));
-    return { seen, developed: performance.now() - begun };
+    developed.push(performance.now() - begun);
+    return seen;
   };
-  const first = await opened(() => tap(page, 'sheet-frame'));
-  const next: { seen: number; developed: number }[] = [];
-  for (let i = 0; i < 6; i++) {
+  const firstOfAPage = async () => {
+    const page = await sheetOpened(stage);
+    const seen = await opened(page, () => tap(page, 'sheet-frame'));
+    await page.close();
+    return seen;
+  };
+  const first = await several(5, firstOfAPage, bySpeedOfMemory);
+  const firstDeveloped = median(developed.splice(0));
+  const page = await sheetOpened(stage);
+  await opened(page, () => tap(page, 'sheet-frame'));
+  developed.length = 0;
+  const nextOne = async () => {
     await page.waitForSelector(byId('capture-data'));
-    next.push(await opened(() => page.keyboard.press('ArrowRight')));
-  }
+    return opened(page, () => page.keyboard.press('ArrowRight'));
+  };
+  const next = await several(6, nextOne, bySpeedOfMemory);
+  await page.close();
+  console.log(
+    `Developed: the first after ${firstDeveloped.toFixed(0)} ms, the next ${median(developed).toFixed(0)}.`,
+  );
+  return [inTime('a frame opened, seen: the first', first, 500), inTime('the next', next, 500)];
+}
+
+/** A flip between two; a drag at 100 %. */
+async function looking(stage: Stage): Promise<void> {
+  const page = await sheetOpened(stage);
+  await tap(page, 'sheet-frame');
+  await page.waitForSelector(byId('picture-fit'));
   await tap(page, 'full');
   await page.waitForSelector(byId('picture-full'));
   // What runs in the page must not name helpers of the bundler's.
@@ -231,13 +261,8 @@ async function looking(stage: Stage): Promise<void> {
     }
     return times;
   });
-  const middle = (of: number[]) => [...of].sort((p, q) => p - q)[of.length >> 1]!.toFixed(0);
   console.table({
-    'first frame seen, ms': { value: first.seen.toFixed(0) },
-    'first frame developed, ms': { value: first.developed.toFixed(0) },
-    'next frame seen, ms, median': { value: middle(next.map(({ seen }) => seen)) },
-    'next frame developed, ms, median': { value: middle(next.map(({ developed }) => developed)) },
-    'flip, ms, median': { value: middle(flips) },
+    'flip, ms, median': { value: median(flips).toFixed(0) },
     'drag at 100 %, drawn a second': { value: drag['drawn a second'] },
     'drag, longest gap, ms': { value: drag['longest gap, ms'] },
   });

@@ -99,6 +99,9 @@ export function turned(
   return new Uint8ClampedArray(to.buffer);
 }
 
+/** Side of the squares that a picture is turned by. */
+const SQUARE = 32;
+
 /**
  * A mosaic as a sensor stores it that is held turned: seen through `turn` it is the one that was given. Its phase and its blacks by site are
  * those of the turned sites.
@@ -113,10 +116,18 @@ export function storedFor<T extends Mosaic & Seen>(seen: T, turn: Turn): T {
     const [column, row] = swap ? [y, x] : [x, y];
     return [flipX ? size.width - 1 - column : column, flipY ? size.height - 1 - row : row];
   };
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++) {
-      const [column, row] = place(x, y);
-      out[row * size.width + column] = data[i]!;
+  // Square by square: rows that become columns are apart in memory.
+  const at = (x: number, y: number) => {
+    const [column, row] = place(x, y);
+    return row * size.width + column;
+  };
+  const [first, right, down] = [at(0, 0), at(1, 0) - at(0, 0), at(0, 1) - at(0, 0)];
+  for (let top = 0; top < height; top += SQUARE)
+    for (let left = 0; left < width; left += SQUARE) {
+      const [bottom, end] = [Math.min(height, top + SQUARE), Math.min(width, left + SQUARE)];
+      for (let y = top; y < bottom; y++)
+        for (let x = left, to = first + y * down + left * right; x < end; x++, to += right)
+          out[to] = data[y * width + x]!;
     }
   // Where a red site comes to lie, and of which name each of the four sites was.
   const [redColumn, redRow] = place(px, py);

@@ -81,8 +81,7 @@ export function exposedLight(
     siteFactors(made);
     for (let c = 0; c < 3; c++) {
       addGroups(c, made, line, 0, 0, 1);
-      for (let x = 0; x < width; x++) line[x] = line[x]! * falling[x]!;
-      ring.put(c, made % kept, line);
+      ring.put(c, made % kept, line, 0, falling);
     }
     made++;
   };
@@ -93,8 +92,7 @@ export function exposedLight(
         // What the kernel moves by (dx, dy) comes from (−dx, −dy).
         slots[k] = Math.min(height - 1, Math.max(0, y - dy[k]!)) % kept;
       }
-      for (let phase = 0; phase < 2; phase++)
-        ring.gather(channelAt(phase, y), phase, slots, { dx, weight }, out, 0);
+      ring.gather([channelAt(0, y), channelAt(1, y)], slots, { dx, weight }, out, 0);
       stars.addTo(y, out);
       y++;
     },

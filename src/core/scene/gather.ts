@@ -9,20 +9,15 @@ export interface Gathered {
 }
 
 export interface Gatherer {
-  /** Keeps a row of a channel in a slot. @param row `width` numbers from `at` on */
-  put(channel: number, slot: number, row: Float32Array, at?: number): void;
+  /** Keeps a row of a channel in a slot. @param row `width` numbers from `at` on @param factors of each of them; 1 when absent */
+  put(channel: number, slot: number, row: Float32Array, at?: number, factors?: Float32Array): void;
   /**
-   * Fills out[at + x] for x = phase, phase + 2, … @param slots where the row of each entry is kept
+   * Fills a row of out, from `at` on. @param channels of its even columns and of its odd ones @param slots where the row of each entry is kept
    */
-  gather(
-    channel: number,
-    phase: number,
-    slots: Int32Array,
-    of: Gathered,
-    out: Float32Array,
-    at: number,
-  ): void;
+  gather(channels: Channels, slots: Int32Array, of: Gathered, out: Float32Array, at: number): void;
 }
+
+export type Channels = readonly [even: number, odd: number];
 
 /** Entries at most. */
 const MOST_TAPS = 4096;
@@ -42,7 +37,11 @@ function byKernel(width: number, slots: number, margin: number, span: number): G
   const taps = scratch + 4 * (span + 16);
   const weights = taps + 4 * MOST_TAPS;
   const made = weights + 4 * MOST_TAPS;
-  const rows = (made + 2 * (width + 64) + 15) & ~15;
+  // The even columns of a row, the odd ones, and both.
+  const half0 = (2 * (width + 64) + 15) & ~15;
+  const zipped = made + 2 * half0;
+  const factor = zipped + 2 * half0;
+  const rows = factor + 2 * half0;
   // What is read sixteen at a time reaches over the last row.
   const kernel = lightKernel(rows + 6 * slots * halfBytes + 256);
   if (!kernel) return null;
@@ -50,26 +49,33 @@ function byKernel(width: number, slots: number, margin: number, span: number): G
   const wide = new Float32Array(memory, scratch, span);
   const places = new Uint32Array(memory, taps, MOST_TAPS);
   const weight = new Float32Array(memory, weights, MOST_TAPS);
+  const factorRow = new Float32Array(memory, factor, width);
+  const whole = new Float32Array(memory, zipped, width);
   const place = (channel: number, slot: number, odd: number) =>
     rows + ((3 * slot + channel) * 2 + odd) * halfBytes;
   return {
-    put: (channel, slot, row, at = 0) => {
+    put: (channel, slot, row, at = 0, factors) => {
       wide.set(row.subarray(at, at + width), margin);
-      wide.fill(row[at]!, 0, margin);
-      wide.fill(row[at + width - 1]!, margin + width);
+      if (factors) {
+        factorRow.set(factors);
+        call.times(scratch + 4 * margin, factor, width);
+      }
+      wide.fill(wide[margin]!, 0, margin);
+      wide.fill(wide[margin + width - 1]!, margin + width);
       call.split(scratch, span, place(channel, slot, 0), place(channel, slot, 1));
     },
-    gather: (channel, phase, slotOf, of, out, at) => {
+    gather: (channels, slotOf, of, out, at) => {
       const count = of.weight.length;
-      for (let k = 0; k < count; k++) {
-        const from = margin + phase - of.dx[k]!;
-        places[k] = place(channel, slotOf[k]!, from & 1) + 4 * (from >> 1);
-      }
       weight.set(of.weight);
-      const sites = (width - phase + 1) >> 1;
-      call.gather(taps, weights, count, sites, made);
-      const sums = new Float32Array(memory, made, sites);
-      for (let i = 0, x = at + phase; i < sites; i++, x += 2) out[x] = sums[i]!;
+      for (let phase = 0; phase < 2; phase++) {
+        for (let k = 0; k < count; k++) {
+          const from = margin + phase - of.dx[k]!;
+          places[k] = place(channels[phase]!, slotOf[k]!, from & 1) + 4 * (from >> 1);
+        }
+        call.gather(taps, weights, count, (width - phase + 1) >> 1, made + phase * half0);
+      }
+      call.zip(made, made + half0, width, zipped);
+      out.set(whole, at);
     },
   };
 }
@@ -79,16 +85,16 @@ function plainGatherer(width: number, slots: number, margin: number, span: numbe
   const { fround } = Math;
   const rows = [0, 1, 2].map(() => new Float32Array(slots * span));
   return {
-    put: (channel, slot, row, at = 0) => {
+    put: (channel, slot, row, at = 0, factors) => {
       const kept = rows[channel]!.subarray(slot * span, (slot + 1) * span);
-      kept.set(row.subarray(at, at + width), margin);
-      kept.fill(row[at]!, 0, margin);
-      kept.fill(row[at + width - 1]!, margin + width);
+      for (let x = 0; x < width; x++) kept[margin + x] = row[at + x]! * (factors ? factors[x]! : 1);
+      kept.fill(kept[margin]!, 0, margin);
+      kept.fill(kept[margin + width - 1]!, margin + width);
     },
-    gather: (channel, phase, slotOf, { dx, weight }, out, at) => {
-      const of = rows[channel]!;
+    gather: (channels, slotOf, { dx, weight }, out, at) => {
       const start = dx.map((d, k) => slotOf[k]! * span + margin - d);
-      for (let x = phase; x < width; x += 2) {
+      for (let x = 0; x < width; x++) {
+        const of = rows[channels[x & 1]!]!;
         let sum = 0;
         for (let k = 0; k < weight.length; k++) sum = fround(sum + fround(weight[k]! * of[start[k]! + x]!));
         out[at + x] = sum;

@@ -96,6 +96,7 @@ it('gathers alike, and takes what is at the edge for what lies beyond it', () =>
       fc.record({
         of: fc.constant(of),
         values: planeOf(3 * of.slots * of.width),
+        factors: fc.option(planeOf(of.width)),
         taps: fc.array(
           fc.record({
             dx: fc.integer({ min: -of.reach, max: of.reach }),
@@ -107,8 +108,9 @@ it('gathers alike, and takes what is at the edge for what lies beyond it', () =>
       }),
     );
   fc.assert(
-    fc.property(gathering, ({ of: { width, slots, reach }, values, taps }) => {
+    fc.property(gathering, ({ of: { width, slots, reach }, values, factors, taps }) => {
       const rows = Float32Array.from(values);
+      const times = factors ? Float32Array.from(factors) : undefined;
       const dx = Int32Array.from(taps, (t) => t.dx);
       const weight = Float32Array.from(taps, (t) => t.weight);
       const slotOf = Int32Array.from(taps, (t) => t.slot);
@@ -116,19 +118,18 @@ it('gathers alike, and takes what is at the edge for what lies beyond it', () =>
         allowKernels(use);
         const of = gatherer(width, slots, reach);
         for (let c = 0; c < 3; c++)
-          for (let slot = 0; slot < slots; slot++) of.put(c, slot, rows, (c * slots + slot) * width);
+          for (let slot = 0; slot < slots; slot++) of.put(c, slot, rows, (c * slots + slot) * width, times);
         const out = new Float32Array(3 * width);
-        for (let c = 0; c < 3; c++)
-          for (const phase of [0, 1]) of.gather(c, phase, slotOf, { dx, weight }, out, c * width);
+        for (let c = 0; c < 3; c++) of.gather([c, (c + 1) % 3], slotOf, { dx, weight }, out, c * width);
         return out;
       });
       allowKernels(true);
       expect(fast).toEqual(plain);
       const x = width - 1;
-      const expected = taps.reduce(
-        (sum, t) => sum + t.weight * rows[t.slot * width + Math.min(width - 1, Math.max(0, x - t.dx))]!,
-        0,
-      );
+      const expected = taps.reduce((sum, t) => {
+        const from = Math.min(width - 1, Math.max(0, x - t.dx));
+        return sum + t.weight * rows[((x & 1) * slots + t.slot) * width + from]! * (times?.[from] ?? 1);
+      }, 0);
       expect(Math.abs(fast![x]! - expected)).toBeLessThanOrEqual(1e-5 * Math.abs(expected) + 1e-30);
     }),
     { numRuns: 400 },

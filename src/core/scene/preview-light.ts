@@ -146,7 +146,6 @@ function gatherInto(
   for (let y = 0; y < height; y++) {
     // What the kernel moves by (dx, dy) comes from (−dx, −dy).
     for (let k = 0; k < weight.length; k++) slots[k] = Math.min(height - 1, Math.max(0, y - dy[k]!));
-    for (let phase = 0; phase < 2; phase++)
-      rows.gather(channelAt(phase, y), phase, slots, { dx, weight }, light, y * width);
+    rows.gather([channelAt(0, y), channelAt(1, y)], slots, { dx, weight }, light, y * width);
   }
 }

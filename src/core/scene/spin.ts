@@ -85,10 +85,11 @@ export function spinRow(height: number, radius: number): number {
  * table has no value at a point
  */
 export function meanOverArc(sums: SpinMarks, row: number, turn: number, arc: number): number {
+  arcTo(turn, arc);
   const top = Math.floor(row);
-  const above = rowMean(sums, top, turn, arc);
-  if (row === top) return above;
-  return above + (row - top) * (rowMean(sums, top + 1, turn, arc) - above);
+  const above = sumInRow(sums, top);
+  const sum = row === top ? above : above + (row - top) * (sumInRow(sums, top + 1) - above);
+  return sum / at.width;
 }
 
 /** Running sums of the rows' running sums, one row more. */
@@ -119,43 +120,50 @@ export function meanOverDisc(
   radius: number,
 ): number {
   const broad = BOX_OF_DISC * discM;
-  const turns = Math.hypot(arc, broad / (TURN * Math.max(radius, broad)));
+  const aside = broad / (TURN * Math.max(radius, broad));
+  const turns = broad > 0 ? Math.sqrt(arc * arc + aside * aside) : arc;
   const rows = broad / ROW_M;
   if (rows <= 1) return meanOverArc(sums, row, middle - turns / 2, turns);
+  arcTo(middle - turns / 2, turns);
   const all = overRows(sums);
   const low = Math.max(0, row + 0.5 - rows / 2);
   const high = Math.min(ROWS, row + 0.5 + rows / 2);
-  const upTo = (y: number, position: number) => {
-    const whole = Math.min(ROWS - 1, Math.floor(y));
-    const before = sumTo(all, whole * (ANGLES + 1), position);
-    return before + (y - whole) * sumTo(sums, whole * (ANGLES + 1), position);
-  };
-  return meanOfTurn(
-    (position) => (upTo(high, position) - upTo(low, position)) / (high - low),
-    middle - turns / 2,
-    turns,
-  );
+  return (sumAbove(all, sums, high) - sumAbove(all, sums, low)) / ((high - low) * at.width);
 }
 
-function rowMean(sums: SpinMarks, row: number, turn: number, arc: number): number {
-  return meanOfTurn((position) => sumTo(sums, row * (ANGLES + 1), position), turn, arc);
-}
+/** Where an arc begins and ends in every row, in columns and what is beyond them, how many whole turns it has beside, and how many columns it is wide. */
+const at = { from: 0, past: 0, to: 0, pastTo: 0, whole: 0, width: 0 };
 
-/** @param upTo sum of a turn up to a position, 0 … ANGLES */
-function meanOfTurn(upTo: (position: number) => number, turn: number, arc: number): number {
+/** Sets `at`: an object of its own for each of millions of sites would cost more than the sums. */
+function arcTo(turn: number, arc: number): void {
   const wide = Math.max(arc, 1 / ANGLES);
-  const start = turn - Math.floor(turn);
   const whole = Math.floor(wide);
-  const rest = wide - whole;
-  const from = start * ANGLES;
-  const to = from + rest * ANGLES;
-  const total = upTo(ANGLES);
-  const part = to <= ANGLES ? upTo(to) - upTo(from) : total - upTo(from) + upTo(to - ANGLES);
-  return (whole * total + part) / (wide * ANGLES);
+  const from = (turn - Math.floor(turn)) * ANGLES;
+  const end = from + (wide - whole) * ANGLES;
+  const to = end <= ANGLES ? end : end - ANGLES;
+  at.from = Math.min(ANGLES - 1, Math.floor(from));
+  at.past = from - at.from;
+  at.to = Math.min(ANGLES - 1, Math.floor(to));
+  at.pastTo = to - at.to;
+  at.whole = end <= ANGLES ? whole : whole + 1;
+  at.width = wide * ANGLES;
 }
 
-function sumTo(sums: SpinMarks | Float64Array, at: number, position: number): number {
-  const i = Math.min(ANGLES - 1, Math.floor(position));
-  const a = sums[at + i]!;
-  return a + (position - i) * (sums[at + i + 1]! - a);
+/** Sum of the marks of a row along the arc. */
+function sumInRow(sums: SpinMarks, row: number): number {
+  const start = row * (ANGLES + 1);
+  const [i, j] = [start + at.from, start + at.to];
+  const before = sums[i]! + at.past * (sums[i + 1]! - sums[i]!);
+  const until = sums[j]! + at.pastTo * (sums[j + 1]! - sums[j]!);
+  return until - before + at.whole * sums[start + ANGLES]!;
+}
+
+/** The same of all rows above a place between two. */
+function sumAbove(all: Float64Array, sums: SpinMarks, place: number): number {
+  const row = Math.min(ROWS - 1, Math.floor(place));
+  const start = row * (ANGLES + 1);
+  const [i, j] = [start + at.from, start + at.to];
+  const before = all[i]! + at.past * (all[i + 1]! - all[i]!);
+  const until = all[j]! + at.pastTo * (all[j + 1]! - all[j]!);
+  return until - before + at.whole * all[start + ANGLES]! + (place - row) * sumInRow(sums, row);
 }

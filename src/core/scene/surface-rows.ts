@@ -81,13 +81,15 @@ export function surfaceRows(
   const lastOctave = steps - 1;
   // What depends on the row only: the place between plate rows, and the ray through its middle column.
   const at = { y: -1, plate: 0, kinds: 0, flat: 0, bx: 0, by: 0, bz: 0 };
+  const plateRow = (y: number) => crop.y + ((y0 + y + 0.5) * crop.height) / wholeHeight;
+  const kindsAt = (py: number) => Math.min(size - 1, Math.max(0, Math.floor(py))) * size;
   const turnTo = (y: number) => {
     if (at.y === y) return;
     at.y = y;
-    const py = crop.y + ((y0 + y + 0.5) * crop.height) / wholeHeight;
+    const py = plateRow(y);
     const v = (1 - (2 * py) / size) * tanHalf;
     at.plate = py - 0.5;
-    at.kinds = Math.min(size - 1, Math.max(0, Math.floor(py))) * size;
+    at.kinds = kindsAt(py);
     at.flat = 1 + v * v;
     [at.bx, at.by, at.bz] = [ahead[0] + up[0] * v, ahead[1] + up[1] * v, ahead[2] + up[2] * v];
     blendRows(distance, size, at.plate, line);
@@ -184,9 +186,10 @@ export function surfaceRows(
   /** Blur disc on a surface, m. */
   const discOn = discOnSurface(camera.lens, focusM);
   const markRow = (part: number, y: number, turn: number, arc: number, out: Float32Array) => {
+    const { from, to } = columnsOf(part, kindsAt(plateRow(y)));
+    if (from >= to) return;
     turnTo(y);
     const { kinds, flat, bx, by, bz, plate } = at;
-    const { from, to } = columnsOf(part, kinds);
     for (let x = from; x < to; x++) {
       if (surface[kinds + pixel[x]!]! >> 5 !== part) continue;
       const u = aside[x]!;
