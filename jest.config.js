@@ -23,6 +23,9 @@ const node = {
 };
 
 module.exports = {
+  // A slow machine is no failure: what hangs is ended by it all the same.
+  testTimeout: 30_000,
+  testSequencer: '<rootDir>/tools/longest-first.cjs',
   projects: [
     { ...node, displayName: 'units', testMatch: ['<rootDir>/{src,cli,server,tools,bench}/**/*.test.ts'] },
     { ...node, displayName: 'reference', testMatch: ['<rootDir>/tests/reference/**/*.test.ts'] },

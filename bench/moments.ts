@@ -4,7 +4,7 @@ import { readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { byId, framesPass, live, safe, taken, tap, workerOf, type Stage } from '../tests/e2e/browser';
-import { bySpeedOfMemory, byUtif2, several, type Timed } from './reference';
+import { between, several, slowerNow } from './reference';
 
 const PRESSES = 30;
 const FRAMES = 1000;
@@ -17,13 +17,8 @@ export interface Budgeted {
   readonly budget: number;
 }
 
-/** A time against its budget on a machine so much slower. */
-export function inTime(name: string, { ms, slower }: Timed, budgetMs: number): Budgeted {
-  return { name, is: ms, unit: 'ms', budget: budgetMs * slower };
-}
-
 /** From the page's request to its first frame; nothing of it was there before. */
-function firstFrame(stage: Stage): Promise<Timed> {
+function firstFrame(stage: Stage): Promise<number> {
   const once = async () => {
     const context = await stage.browser.createBrowserContext();
     const page = await stage.phone(context);
@@ -35,11 +30,11 @@ function firstFrame(stage: Stage): Promise<Timed> {
     await context.close();
     return ms;
   };
-  return several(5, once, bySpeedOfMemory);
+  return several(5, once);
 }
 
 /** From the finger's lifting to the first frame of a scene that was there before. */
-async function sceneSwitch(page: Page): Promise<Timed> {
+async function sceneSwitch(page: Page): Promise<number> {
   const to = async (id: string) => {
     await tap(page, 'outside');
     await page.waitForSelector(byId(`scene-${id}`));
@@ -79,7 +74,7 @@ async function sceneSwitch(page: Page): Promise<Timed> {
   await to(other);
   await to(first);
   let turn = 0;
-  return several(6, () => to(turn++ % 2 ? first : other), bySpeedOfMemory);
+  return several(6, () => to(turn++ % 2 ? first : other));
 }
 
 /** From the finger's lifting until the frame's file was written, read again and found whole. */
@@ -110,9 +105,12 @@ function scriptKilobytes(): number {
 
 export async function moments(stage: Stage): Promise<readonly Budgeted[]> {
   const found: Budgeted[] = [];
-  const took = (name: string, timed: Timed, budgetMs: number) => found.push(inTime(name, timed, budgetMs));
   found.push({ name: 'script of the page, gzip', is: scriptKilobytes(), unit: 'KB', budget: 350 });
-  took('page to first live frame', await firstFrame(stage), 1000);
+  const took = (name: string, ms: number, budget: number) => found.push({ name, is: ms, unit: 'ms', budget });
+  const before = await slowerNow();
+  const first = await firstFrame(stage);
+  const after = await slowerNow();
+  took('page to first live frame', first, 1000 * between(before, after).memory);
   const page = await stage.phone();
   // What is compiled to run in the page asks for it.
   await page.evaluateOnNewDocument('globalThis.__name = (of) => of');
@@ -124,10 +122,9 @@ export async function moments(stage: Stage): Promise<readonly Budgeted[]> {
     await framesPass(page, 1);
     return page.$eval('canvas', (canvas) => Number(canvas.dataset.frameMs));
   };
-  const frame = await several(60, frameMs, bySpeedOfMemory);
-  took('a frame in the finder’s worker, wheel turning, by hand', frame, 18);
-  took('another scene, cached', await sceneSwitch(page), 400);
-  took('press to verified, 12 megapixels', await several(7, () => press(page), byUtif2), 2000);
+  const frame = await several(60, frameMs);
+  const other = await sceneSwitch(page);
+  const verified = await several(7, () => press(page));
   const finder = await megabytes(page, 'finder');
   const exposer = await megabytes(page, 'exposer');
   found.push({ name: 'memory of the finder’s worker', is: finder, unit: 'MB', budget: 250 });
@@ -139,5 +136,9 @@ export async function moments(stage: Stage): Promise<readonly Budgeted[]> {
   const more = (await megabytes(page, 'exposer')) - exposer;
   found.push({ name: `more of the captures’ after ${PRESSES}`, is: more, unit: 'MB', budget: 20 });
   await page.close();
+  const { memory, utif2 } = between(after, await slowerNow());
+  took('a frame in the finder’s worker, wheel turning, by hand', frame, 18 * memory);
+  took('another scene, cached', other, 400 * memory);
+  took('press to verified, 12 megapixels', verified, 2000 * utif2);
   return found;
 }

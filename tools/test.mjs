@@ -38,9 +38,8 @@ await check('import direction', bin('depcruise'), [
 await check('unused code', bin('knip'), ['--no-config-hints']);
 await building;
 // Both cores: left to itself the runner keeps one free.
-jest('units', ['--maxWorkers=2']);
-jest('reference', ['--maxWorkers=2']);
-jest('e2e', ['--runInBand']);
+jest(['units', 'reference'], ['--maxWorkers=2']);
+jest(['e2e'], ['--runInBand']);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
 
@@ -70,11 +69,11 @@ function ended(child) {
   });
 }
 
-/** Runs one project of jest and adds its tests to the count; a suite that cannot start counts as one failure. */
-function jest(project, extra = []) {
-  const report = join(root, '.cache', `jest-${project}.json`);
+/** Runs projects of jest and adds their tests to the count; a suite that cannot start counts as one failure. */
+function jest(projects, extra) {
+  const report = join(root, '.cache', `jest-${projects.join('-')}.json`);
   mkdirSync(join(root, '.cache'), { recursive: true });
-  spawnSync(bin('jest'), ['--selectProjects', project, '--json', `--outputFile=${report}`, ...extra], {
+  spawnSync(bin('jest'), ['--selectProjects', ...projects, '--json', `--outputFile=${report}`, ...extra], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
   });

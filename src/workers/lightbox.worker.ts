@@ -104,6 +104,11 @@ const api = {
     return Comlink.transfer(bitmap, [bitmap]);
   },
 
+  /** Frames that may be wanted next: their files are read, so that they can be seen at once. */
+  async ahead(records: readonly ToOpen[]): Promise<void> {
+    records.forEach(frames.ahead);
+  },
+
   /**
    * Opens a frame's files. What is shown is raw, developed; of a frame without it its finished picture.
    * @throws DngError when one is broken, Error when one is not there

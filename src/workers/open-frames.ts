@@ -30,8 +30,8 @@ export type ToOpen = Pick<FrameRecord, 'id' | 'files' | 'place' | 'image'>;
 
 /** Numbers of all open frames together, at most: a frame of 12 MP has 12 million, of two bytes each. */
 const MOST_SAMPLES = 60_000_000;
-/** Frames whose files wait to be opened. */
-const MOST_READ = 2;
+/** Frames whose files wait to be opened: the one that is seen, and what lies on either side of it. */
+const MOST_READ = 3;
 
 export function openFrames(reader: RollReader) {
   /** The one used last comes last. */
@@ -50,15 +50,17 @@ export function openFrames(reader: RollReader) {
     return next;
   }
 
-  /** Files that were read to be seen first, for opening them next. */
-  const read = new Map<string, Files>();
-  async function filesOf(record: ToOpen): Promise<Files> {
-    const there = read.get(record.id);
-    if (there) return there;
-    const files = await readFiles(reader, record);
-    read.set(record.id, files);
+  /** Files that were read, or are being read, for opening them next. The one asked for last comes last. */
+  const read = new Map<string, Promise<Files>>();
+  function filesOf(record: ToOpen): Promise<Files> {
+    const { id } = record;
+    const files = read.get(id) ?? readFiles(reader, record);
+    read.delete(id);
+    read.set(id, files);
+    // What did not come is asked for anew.
+    files.catch(() => read.get(id) === files && read.delete(id));
     // Whoever went on to another frame does not come back for these.
-    for (const id of read.keys()) if (read.size > MOST_READ) read.delete(id);
+    for (const other of read.keys()) if (read.size > MOST_READ) read.delete(other);
     return files;
   }
 
@@ -70,6 +72,10 @@ export function openFrames(reader: RollReader) {
         if (open.has(record.id)) return null;
         return (await filesOf(record)).find(({ format }) => format === 'dng')?.bytes ?? null;
       }),
+    /** Reads a frame's files ahead of its opening. Whether they come is told when it is opened. */
+    ahead: (record: ToOpen) => {
+      if (!open.has(record.id)) filesOf(record).catch(() => undefined);
+    },
     look,
     /** What was read of its raw file, if it is open. */
     rawOf: (id: string) => open.get(id)?.raw ?? null,

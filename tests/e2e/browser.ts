@@ -61,6 +61,8 @@ export async function openStage(
   // A profile that nobody has a page in any more is emptied and used again: what the browser keeps of scripts stays warm in it.
   const profiles: BrowserContext[] = [];
   const empty = async () => {
+    // What is kept would come in place of what the server answers now.
+    if (fault) return browser.createBrowserContext();
     for (const context of profiles) if ((await context.pages()).length === 0) return context;
     const context = await browser.createBrowserContext();
     profiles.push(context);

@@ -163,12 +163,13 @@ describe('on a phone, before the press', () => {
 });
 
 describe('on a phone', () => {
+  // One page for all of them, one after the other.
   let page: Page;
-  beforeEach(async () => {
+  beforeAll(async () => {
     page = await stage.phone();
     await open(page);
   });
-  afterEach(async () => page.close());
+  afterAll(async () => page.close());
 
   it('presses, opens the frame, downloads it, and independent software reads what the check reads', async () => {
     await tap(page, 'lock');
@@ -221,8 +222,6 @@ describe('on a phone', () => {
   });
 
   it('deletes a frame and takes it back', async () => {
-    await open(page, '/sheet');
-    await page.waitForSelector(byId('sheet-frame'));
     const count = await frames(page);
     await tapOn(page, (await page.$$(byId('sheet-frame')))[1]!);
     await tap(page, 'delete');
@@ -237,6 +236,9 @@ describe('on a phone', () => {
       {},
       count,
     );
+    await tap(page, 'to-finder');
+    await live(page);
+    await tap(page, 'lock');
   });
 
   it('what waits is shown in the sheet, can be cancelled there, one or all, and taken back', async () => {
@@ -265,36 +267,8 @@ describe('on a phone', () => {
     await head(new RegExp(`^${count} frames$`));
     await tap(page, 'undo');
     await head(new RegExp(`^${count + 3} frames$`));
-  });
-
-  it('says that the store is full before it exposes, and leads to the sheet', async () => {
-    await page.evaluateOnNewDocument(() => {
-      navigator.storage.estimate = async () => ({ quota: 10_000_000, usage: 9_000_000 });
-    });
-    await open(page);
-    await page.waitForFunction(
-      (s: string) => /store full/.test(document.querySelector(s)?.textContent ?? ''),
-      {},
-      byId('status'),
-    );
-    await tap(page, 'release');
-    await page.waitForSelector(byId('capture-failed'));
-    expect(await words(page, 'capture-failed')).toMatch(/store is full.*Export/);
-  });
-
-  it('a store that will not have the file gives the file itself to be downloaded', async () => {
-    // Storing happens in the roll's worker: its database is made to refuse what is large.
-    const roll = await workerOf(page, 'roll');
-    await roll.evaluate(() => {
-      const put = IDBObjectStore.prototype.put;
-      IDBObjectStore.prototype.put = function (value: unknown, key?: IDBValidKey) {
-        if (String(key).startsWith('file:')) throw new DOMException('Quota exceeded', 'QuotaExceededError');
-        return put.call(this, value, key);
-      };
-    });
-    await tap(page, 'release');
-    await page.waitForSelector(byId('rescue'), { timeout: 30_000 });
-    expect(await words(page, 'unsaved')).toMatch(/Taken, but not saved.*Download/);
+    await tap(page, 'to-finder');
+    await framesPass(page);
   });
 
   it('remembers the desk over a reload', async () => {
@@ -325,6 +299,38 @@ describe('on a phone', () => {
     await tapOn(page, (await page.$$(byId('sheet-frame')))[0]!);
     await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
     expect(await serious(page)).toEqual([]);
+  });
+
+  it('says that the store is full before it exposes, and leads to the sheet', async () => {
+    const { identifier } = await page.evaluateOnNewDocument(() => {
+      navigator.storage.estimate = async () => ({ quota: 10_000_000, usage: 9_000_000 });
+    });
+    await open(page);
+    await page.waitForFunction(
+      (s: string) => /store full/.test(document.querySelector(s)?.textContent ?? ''),
+      {},
+      byId('status'),
+    );
+    await tap(page, 'release');
+    await page.waitForSelector(byId('capture-failed'));
+    expect(await words(page, 'capture-failed')).toMatch(/store is full.*Export/);
+    await page.removeScriptToEvaluateOnNewDocument(identifier);
+  });
+
+  it('a store that will not have the file gives the file itself to be downloaded', async () => {
+    await open(page);
+    // Storing happens in the roll's worker: its database is made to refuse what is large.
+    const roll = await workerOf(page, 'roll');
+    await roll.evaluate(() => {
+      const put = IDBObjectStore.prototype.put;
+      IDBObjectStore.prototype.put = function (value: unknown, key?: IDBValidKey) {
+        if (String(key).startsWith('file:')) throw new DOMException('Quota exceeded', 'QuotaExceededError');
+        return put.call(this, value, key);
+      };
+    });
+    await tap(page, 'release');
+    await page.waitForSelector(byId('rescue'), { timeout: 30_000 });
+    expect(await words(page, 'unsaved')).toMatch(/Taken, but not saved.*Download/);
   });
 });
 

@@ -9,11 +9,13 @@ beforeAll(async () => {
   stage = await openStage();
 });
 afterAll(() => stage.close());
+let page: Page;
+afterEach(() => page.close());
 
 const shown = (page: Page) => page.$(byId('guide')).then((found) => found !== null);
 
 it('stand there on the first visit, and never by themselves again', async () => {
-  const page = await stage.phone();
+  page = await stage.phone();
   await page.goto(stage.origin);
   await live(page);
   await page.waitForSelector(byId('guide'));
@@ -36,7 +38,7 @@ it('stand there on the first visit, and never by themselves again', async () => 
 });
 
 it('lie inside the window on small phones and on wide screens, none over another', async () => {
-  const page = await stage.phone();
+  page = await stage.phone();
   for (const [width, height] of [
     [320, 568],
     [390, 844],

@@ -207,6 +207,8 @@ describe('everything automatic', () => {
   beforeAll(async () => {
     page = await opened();
   });
+  // A finder that nobody looks at any more would keep a core busy.
+  afterAll(() => page.close());
 
   it.each(SIZES)('%d × %d: plain, every panel, labels of a first visit', async (...screen) => {
     const [width, height] = screen;
@@ -303,6 +305,7 @@ describe('with a long remedy, and with everything manual on a lens with an iris'
     // It opened while focus was moved.
     await page.waitForFunction((s: string) => !document.querySelector(s), {}, byId('loupe'));
   });
+  afterAll(() => page.close());
 
   it.each(SIZES)('%d × %d', async (...screen) => {
     await resize(page, screen);
@@ -345,106 +348,10 @@ it('turned while a frame is read out and after, nothing is lost: the finder live
   const [lying, upright] = sizes.map((size) => size.split(' × ').map(Number));
   expect(lying![0]).toBeGreaterThan(lying![1]!);
   expect(upright![1]).toBeGreaterThan(upright![0]!);
-});
-
-it('turned in mid-drag, the drag goes on under the finger and its setting is kept', async () => {
-  const page = await opened();
-  await resize(page, [390, 844]);
-  const index = () => page.$eval(byId('fader-iso'), (e) => Number(e.getAttribute('aria-valuenow')));
-  const { x, y, width, height } = await boxOf(page, 'fader-iso');
-  const [fx, fy] = [x + width / 2, y + height / 2];
-  const before = await index();
-  const finger = await page.touchscreen.touchStart(fx, fy);
-  await finger.move(fx, fy - 14);
-  await finger.move(fx, fy - 28);
-  await page.waitForFunction(
-    (s: string, was: number) => Number(document.querySelector(s)!.getAttribute('aria-valuenow')) > was,
-    {},
-    byId('fader-iso'),
-    before,
-  );
-  const half = await index();
-  await page.setViewport({ width: 844, height: 390, deviceScaleFactor: 1, isMobile: true, hasTouch: true });
-  await page.waitForSelector(byId('places-sideways'));
-  // Whatever the system does with the finger, what was set stands, and the next drag works.
-  await finger.end().catch(() => undefined);
-  await framesPass(page, 4);
-  expect(await index()).toBeGreaterThanOrEqual(half);
-  const turned = await index();
-  const box = await boxOf(page, 'fader-iso');
-  const again = await page.touchscreen.touchStart(box.x + box.width / 2, box.y + box.height / 2);
-  await again.move(box.x + box.width / 2, box.y + box.height / 2 + 14);
-  await again.move(box.x + box.width / 2, box.y + box.height / 2 + 28);
-  await again.end();
-  await page.waitForFunction(
-    (s: string, was: number) => Number(document.querySelector(s)!.getAttribute('aria-valuenow')) < was,
-    {},
-    byId('fader-iso'),
-    turned,
-  );
   await page.close();
 });
 
-it('turned with a panel open, the panel stays as it was, scrolled to where it was', async () => {
-  const page = await opened();
-  await resize(page, [390, 844]);
-  await page.keyboard.press('x');
-  await (await page.waitForSelector(byId('more-tab-setups')))!.evaluate((e) => (e as HTMLElement).click());
-  await page.waitForSelector('[role=dialog] [tabindex="0"]');
-  const scroller = () =>
-    page.$eval('[role=dialog]', (dialog) => {
-      const found = [...dialog.querySelectorAll('*')].find((e) =>
-        /auto|scroll/.test(getComputedStyle(e).overflowY),
-      )!;
-      return found.scrollTop;
-    });
-  await page.$eval('[role=dialog]', (dialog) => {
-    const found = [...dialog.querySelectorAll('*')].find((e) =>
-      /auto|scroll/.test(getComputedStyle(e).overflowY),
-    )!;
-    found.scrollTop = 60;
-  });
-  await framesPass(page, 2);
-  await resize(page, [844, 390]);
-  expect(await page.$eval(byId('more-tab-setups'), (e) => e.getAttribute('aria-checked'))).toBe('true');
-  expect(await scroller()).toBe(60);
-  // Closed and opened again it is where it was left.
-  await page.keyboard.press('Escape');
-  await page.waitForFunction(() => !document.querySelector('[role=dialog]'));
-  await page.keyboard.press('x');
-  await page.waitForSelector(byId('more-tab-setups'));
-  expect(await page.$eval(byId('more-tab-setups'), (e) => e.getAttribute('aria-checked'))).toBe('true');
-  expect(await scroller()).toBe(60);
-  await page.close();
-});
-
-it('keeps clear of notches and bars', async () => {
-  const page = await opened();
-  await resize(page, [844, 390]);
-  const session = await page.createCDPSession();
-  await session.send(
-    'Emulation.setSafeAreaInsetsOverride' as 'Emulation.clearDeviceMetricsOverride',
-    {
-      insets: { left: 47, right: 47, top: 0, bottom: 21 },
-    } as never,
-  );
-  await page.waitForFunction(
-    (s: string) => document.querySelector(s)!.getBoundingClientRect().left >= 47,
-    {},
-    byId('places-sideways'),
-  );
-  for (const id of ['finder', 'release', 'stopline-raw', 'fader-shutter', 'more']) {
-    const { x, y, width, height } = await boxOf(page, id);
-    expect({ id, inside: x >= 47 && x + width <= 844 - 47 && y + height <= 390 - 21 }).toEqual({
-      id,
-      inside: true,
-    });
-  }
-  expect(await troubles(page, [844, 390])).toEqual([]);
-  await page.close();
-});
-
-describe('on one page, that each leaves as it found it', () => {
+describe('on one page', () => {
   let page: Page;
   beforeAll(async () => {
     page = await opened();
@@ -510,5 +417,96 @@ describe('on one page, that each leaves as it found it', () => {
       ['reading', 'finder', 'stopline-raw', 'fader-shutter', 'fader-focus', 'check', 'release'],
     );
     expect(order).toBe(true);
+  });
+
+  it('turned in mid-drag, the drag goes on under the finger and its setting is kept', async () => {
+    await resize(page, [390, 844]);
+    const index = () => page.$eval(byId('fader-iso'), (e) => Number(e.getAttribute('aria-valuenow')));
+    const { x, y, width, height } = await boxOf(page, 'fader-iso');
+    const [fx, fy] = [x + width / 2, y + height / 2];
+    const before = await index();
+    const finger = await page.touchscreen.touchStart(fx, fy);
+    await finger.move(fx, fy - 14);
+    await finger.move(fx, fy - 28);
+    await page.waitForFunction(
+      (s: string, was: number) => Number(document.querySelector(s)!.getAttribute('aria-valuenow')) > was,
+      {},
+      byId('fader-iso'),
+      before,
+    );
+    const half = await index();
+    await page.setViewport({ width: 844, height: 390, deviceScaleFactor: 1, isMobile: true, hasTouch: true });
+    await page.waitForSelector(byId('places-sideways'));
+    // Whatever the system does with the finger, what was set stands, and the next drag works.
+    await finger.end().catch(() => undefined);
+    await framesPass(page, 4);
+    expect(await index()).toBeGreaterThanOrEqual(half);
+    const turned = await index();
+    const box = await boxOf(page, 'fader-iso');
+    const again = await page.touchscreen.touchStart(box.x + box.width / 2, box.y + box.height / 2);
+    await again.move(box.x + box.width / 2, box.y + box.height / 2 + 14);
+    await again.move(box.x + box.width / 2, box.y + box.height / 2 + 28);
+    await again.end();
+    await page.waitForFunction(
+      (s: string, was: number) => Number(document.querySelector(s)!.getAttribute('aria-valuenow')) < was,
+      {},
+      byId('fader-iso'),
+      turned,
+    );
+  });
+
+  it('turned with a panel open, the panel stays as it was, scrolled to where it was', async () => {
+    await resize(page, [390, 844]);
+    await page.keyboard.press('x');
+    await (await page.waitForSelector(byId('more-tab-setups')))!.evaluate((e) => (e as HTMLElement).click());
+    await page.waitForSelector('[role=dialog] [tabindex="0"]');
+    const scroller = () =>
+      page.$eval('[role=dialog]', (dialog) => {
+        const found = [...dialog.querySelectorAll('*')].find((e) =>
+          /auto|scroll/.test(getComputedStyle(e).overflowY),
+        )!;
+        return found.scrollTop;
+      });
+    await page.$eval('[role=dialog]', (dialog) => {
+      const found = [...dialog.querySelectorAll('*')].find((e) =>
+        /auto|scroll/.test(getComputedStyle(e).overflowY),
+      )!;
+      found.scrollTop = 60;
+    });
+    await framesPass(page, 2);
+    await resize(page, [844, 390]);
+    expect(await page.$eval(byId('more-tab-setups'), (e) => e.getAttribute('aria-checked'))).toBe('true');
+    expect(await scroller()).toBe(60);
+    // Closed and opened again it is where it was left.
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('[role=dialog]'));
+    await page.keyboard.press('x');
+    await page.waitForSelector(byId('more-tab-setups'));
+    expect(await page.$eval(byId('more-tab-setups'), (e) => e.getAttribute('aria-checked'))).toBe('true');
+    expect(await scroller()).toBe(60);
+  });
+
+  it('keeps clear of notches and bars', async () => {
+    await resize(page, [844, 390]);
+    const session = await page.createCDPSession();
+    await session.send(
+      'Emulation.setSafeAreaInsetsOverride' as 'Emulation.clearDeviceMetricsOverride',
+      {
+        insets: { left: 47, right: 47, top: 0, bottom: 21 },
+      } as never,
+    );
+    await page.waitForFunction(
+      (s: string) => document.querySelector(s)!.getBoundingClientRect().left >= 47,
+      {},
+      byId('places-sideways'),
+    );
+    for (const id of ['finder', 'release', 'stopline-raw', 'fader-shutter', 'more']) {
+      const { x, y, width, height } = await boxOf(page, id);
+      expect({ id, inside: x >= 47 && x + width <= 844 - 47 && y + height <= 390 - 21 }).toEqual({
+        id,
+        inside: true,
+      });
+    }
+    expect(await troubles(page, [844, 390])).toEqual([]);
   });
 });

@@ -233,15 +233,15 @@ describe.each([
   });
 });
 
-describe('an exposer that reads a frame out', () => {
+describe('while a frame is read out', () => {
   let page: Page;
-  beforeEach(async () => {
+  beforeAll(async () => {
     page = await heldFinder();
     await workerOf(page, 'exposer');
   });
-  afterEach(() => page.close());
+  afterAll(() => page.close());
 
-  it('and is gone: told, another begins anew, and the frame is there once', async () => {
+  it('the exposer is gone: told, another begins anew, and the frame is there once', async () => {
     const before = await rollCount(page);
     await safe(page, () => tap(page, 'release'));
     // In the midst of its work: one that is ended before it came is another matter.
@@ -257,7 +257,7 @@ describe('an exposer that reads a frame out', () => {
     expect(await page.$(byId('read-out-fault'))).toBeNull();
   });
 
-  it('and throws: the frame waits and says why, and is read out when it is tried again', async () => {
+  it('the exposer throws: the frame waits and says why, and is read out when it is tried again', async () => {
     const before = await rollCount(page);
     const exposer = await workerOf(page, 'exposer');
     await exposer.evaluate(() => {
@@ -272,13 +272,8 @@ describe('an exposer that reads a frame out', () => {
     await tap(page, 'read-out-again');
     await rollBecomes(page, { frames: before.frames + 1, waiting: 0 });
   });
-});
 
-describe('a roll that breaks while a frame is stored', () => {
-  it('loses nothing: the frame waits, is saved when it is tried again, and is there once', async () => {
-    const page = await stage.phone();
-    await page.goto(stage.origin);
-    await live(page);
+  it('the roll breaks as it is stored: the frame waits, is saved when it is tried again, and is there once', async () => {
     const before = await rollCount(page);
     const roll = await workerOf(page, 'roll');
     await roll.evaluate(() => {
@@ -293,7 +288,6 @@ describe('a roll that breaks while a frame is stored', () => {
     await page.waitForSelector(byId('unsaved'), { timeout: 60_000 });
     await tap(page, 'save-again');
     await rollBecomes(page, { frames: before.frames + 1, waiting: 0 });
-    await page.close();
   });
 });
 
@@ -377,44 +371,32 @@ it('the painter’s end is not noticed: the page draws the scopes itself', async
   await page.close();
 });
 
-describe('where there are four cores', () => {
-  const stretches = async (page: Page, name: Name) => {
+it('where there are four cores two more expose a capture; one that is gone in the middle of it is done without, and is there again', async () => {
+  const page = await stage.phone();
+  await page.evaluateOnNewDocument(() =>
+    Object.defineProperty(navigator, 'hardwareConcurrency', { get: () => 4 }),
+  );
+  await holdWorkers(page);
+  await page.goto(stage.origin);
+  await live(page);
+  const stretches = async (name: Name) => {
     const worker = await workerOf(page, name);
     return worker.evaluate(() => performance.getEntriesByName('velmo-stretch').length);
   };
-  const fourCores = async () => {
-    const page = await stage.phone();
-    await page.evaluateOnNewDocument(() =>
-      Object.defineProperty(navigator, 'hardwareConcurrency', { get: () => 4 }),
-    );
-    await holdWorkers(page);
-    await page.goto(stage.origin);
-    await live(page);
-    // The first may come before all are there.
-    await take(page);
-    return page;
-  };
-
-  it('two more expose a capture, and it is found to be whole', async () => {
-    const page = await fourCores();
-    const before = [await stretches(page, 'bands-1'), await stretches(page, 'bands-2')];
-    await take(page);
-    expect(await stretches(page, 'bands-1')).toBeGreaterThan(before[0]!);
-    expect(await stretches(page, 'bands-2')).toBeGreaterThan(before[1]!);
-    await page.close();
-  });
-
-  it('one of them that is gone in the middle of it is done without, and is there again for the next', async () => {
-    const page = await fourCores();
-    const { frames } = await rollCount(page);
-    await safe(page, () => tap(page, 'release'));
-    await end(page, 'bands-1');
-    await taken(page);
-    await rollBecomes(page, { frames: frames + 1, waiting: 0 });
-    await take(page);
-    await take(page);
-    expect(await stretches(page, 'bands-1')).toBeGreaterThan(0);
-    await rollBecomes(page, { frames: frames + 3, waiting: 0 });
-    await page.close();
-  });
+  // The first may come before all are there.
+  await take(page);
+  const before = [await stretches('bands-1'), await stretches('bands-2')];
+  await take(page);
+  expect(await stretches('bands-1')).toBeGreaterThan(before[0]!);
+  expect(await stretches('bands-2')).toBeGreaterThan(before[1]!);
+  const { frames } = await rollCount(page);
+  await safe(page, () => tap(page, 'release'));
+  await end(page, 'bands-1');
+  await taken(page);
+  await rollBecomes(page, { frames: frames + 1, waiting: 0 });
+  await take(page);
+  await take(page);
+  expect(await stretches('bands-1')).toBeGreaterThan(0);
+  await rollBecomes(page, { frames: frames + 3, waiting: 0 });
+  await page.close();
 });

@@ -37,7 +37,7 @@ import { Head } from './head';
 import { useLayer, type Wanted } from './layer';
 import { LookBar } from './look-bar';
 import { stateOf, useFigures } from './on-view';
-import { useOpening } from './opened';
+import { useAhead, useOpening } from './opened';
 import { PictureGlass } from './picture-glass';
 import { ratioSeen, ReframeControls, Reframer, type Shape } from './reframer';
 import { Standing } from './standing';
@@ -82,15 +82,14 @@ function OpenFrame({ record }: { record: FrameRecord }) {
   const [failed, setFailed] = useState<string | null>(null);
   const { frames } = useArranged();
   const place = frames.findIndex(({ id }) => id === record.id);
-  const step =
-    place < 0 || frames.length < 2
-      ? null
-      : (by: -1 | 1) => {
-          const next = frames[(place + by + frames.length) % frames.length]!;
-          router.replace({ pathname: '/frame/[id]', params: { id: next.id } });
-        };
+  const beside = (by: -1 | 1) => frames[(place + by + frames.length) % frames.length]!;
+  const alone = place < 0 || frames.length < 2;
+  const step = alone
+    ? null
+    : (by: -1 | 1) => router.replace({ pathname: '/frame/[id]', params: { id: beside(by).id } });
   const opened = opening.kind === 'open' ? opening.opened : null;
   const file = opening.kind === 'open' ? opening.file : null;
+  useAhead(file !== null, alone ? [] : [beside(1), beside(-1)]);
   const asShot = file?.linear?.check.asShotWhite ?? null;
   const viewWidth = wide ? width - side : width;
   const viewHeight = low

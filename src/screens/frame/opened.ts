@@ -54,3 +54,14 @@ export function useOpening(record: FrameRecord, attempt: number): Opening {
   }, [key]);
   return state.of === key ? state.opening : { kind: 'opening' };
 }
+
+/** Has the files of frames read that may be wanted next. @param now false while there is something to be waited for */
+export function useAhead(now: boolean, beside: readonly FrameRecord[]): void {
+  const ids = beside.map(({ id }) => id).join();
+  useEffect(() => {
+    // Without it they are read when they are opened.
+    if (now && ids) lightbox.call((api) => api.ahead(beside)).catch(() => undefined);
+    // By what they are called: the list is made anew with every drawing.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [now, ids]);
+}
