@@ -4,15 +4,15 @@ const { default: Sequencer } = require('@jest/test-sequencer');
 
 /** Longest first; the rest may come in any order. */
 const LONG = [
-  'reference/dng-readers',
-  'reference/focus',
   'reference/cli',
-  'reference/leaving',
   'reference/forecast',
-  'reference/defocus',
-  'reference/scenes',
+  'reference/focus',
   'reference/white',
   'reference/metering',
+  'reference/dng-readers',
+  'reference/scenes',
+  'reference/defocus',
+  'reference/leaving',
   'reference/peaking',
   'review/difference',
   'scene/fine-plates',

@@ -39,7 +39,8 @@ await check('unused code', bin('knip'), ['--no-config-hints']);
 await building;
 // Both cores: left to itself the runner keeps one free.
 jest(['units', 'reference'], ['--maxWorkers=2']);
-jest(['e2e'], ['--runInBand']);
+// What a browser leaves open is not waited for.
+jest(['e2e'], ['--runInBand', '--forceExit']);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
 

@@ -181,8 +181,6 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
     : await exposed(captureBands(stage, order, press.steadiness), options);
   const turn = TURN_OF[view.orientation];
   const frame = storedFor({ ...seen, ...cutOf(seen, press.facts.set.cut ?? UNCUT) }, turn);
-  const counted = countImage(frame);
-  const result = rawFiguresOf(channelFigures(counted, frame.noise), headroomEv(counted));
   onProgress?.('picture', 0);
   const { facts } = press;
   const print = facts.set.print ?? null;
@@ -190,13 +188,15 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
   const preview = pictureOf(frame, PREVIEW_JPEG_SIDE);
   const plain = pictureOf(frame, THUMBNAIL_SIDE);
   const thumbnail = print ? pictureOf(printed(frame, print), THUMBNAIL_SIDE) : plain;
-  const previewJpeg = await options.encodeJpeg(preview.rgba, preview.width, preview.height);
   const [across, down] = turn >= 5 ? (['height', 'width'] as const) : (['width', 'height'] as const);
-  const thumbnailJpeg = await options.encodeJpeg(
-    turned(thumbnail.rgba, thumbnail, turn),
-    thumbnail[across],
-    thumbnail[down],
-  );
+  const encoding = Promise.all([
+    options.encodeJpeg(preview.rgba, preview.width, preview.height),
+    options.encodeJpeg(turned(thumbnail.rgba, thumbnail, turn), thumbnail[across], thumbnail[down]),
+  ]);
+  // A browser encodes beside this thread.
+  const counted = countImage(frame);
+  const result = rawFiguresOf(channelFigures(counted, frame.noise), headroomEv(counted));
+  const [previewJpeg, thumbnailJpeg] = await encoding;
   onProgress?.('picture', 1);
   const made: FrameOrigin = {
     kind: 'simulated',
