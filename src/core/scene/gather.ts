@@ -38,10 +38,10 @@ function byKernel(width: number, slots: number, margin: number, span: number): G
   const weights = taps + 4 * MOST_TAPS;
   const made = weights + 4 * MOST_TAPS;
   // The even columns of a row, the odd ones, and both.
-  const half0 = (2 * (width + 64) + 15) & ~15;
-  const zipped = made + 2 * half0;
-  const factor = zipped + 2 * half0;
-  const rows = factor + 2 * half0;
+  const partBytes = (2 * (width + 64) + 15) & ~15;
+  const zipped = made + 2 * partBytes;
+  const factor = zipped + 2 * partBytes;
+  const rows = factor + 2 * partBytes;
   // What is read sixteen at a time reaches over the last row.
   const kernel = lightKernel(rows + 6 * slots * halfBytes + 256);
   if (!kernel) return null;
@@ -72,9 +72,9 @@ function byKernel(width: number, slots: number, margin: number, span: number): G
           const from = margin + phase - of.dx[k]!;
           places[k] = place(channels[phase]!, slotOf[k]!, from & 1) + 4 * (from >> 1);
         }
-        call.gather(taps, weights, count, (width - phase + 1) >> 1, made + phase * half0);
+        call.gather(taps, weights, count, (width - phase + 1) >> 1, made + phase * partBytes);
       }
-      call.zip(made, made + half0, width, zipped);
+      call.zip(made, made + partBytes, width, zipped);
       out.set(whole, at);
     },
   };
