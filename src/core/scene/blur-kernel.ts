@@ -1,7 +1,7 @@
 // Blur by discs, and layers of it, by a kernel: where planes and tables lie in memory. What is right is what `disc-blur` and `defocus` do without it.
 import { wasm } from '../kernels/blur.generated';
 import { growingKernel, type Numbers } from '../kernels/kernel';
-import type { Disc, DiscMap } from './disc-map';
+import { DISC_NUMBERS, type Disc, type DiscMap } from './disc-map';
 
 interface Functions {
   halve(...[a, width, height, w, h, out]: Numbers<6>): void;
@@ -11,7 +11,7 @@ interface Functions {
   ): void;
   weigh(plane: number, weight: number, count: number): void;
   lay(...[target, light, spread, opacity, least, count]: Numbers<6>): void;
-  part(...[discs, numbers, count, far, near, lends, borrowed, weight, cover, out]: Numbers<10>): number;
+  part(...[discs, count, far, near, lends, borrowed, weight, cover, numbers, last, out]: Numbers<11>): number;
 }
 
 const loaded = growingKernel<Functions>(wasm);
@@ -198,13 +198,6 @@ export function layByKernel(
   return true;
 }
 
-/** Discs of a picture, `stride` a row, and their numbers. */
-export interface NumberedDiscs {
-  readonly disc: Float32Array;
-  readonly numbers: Uint16Array;
-  readonly stride: number;
-}
-
 /** How samples take part in a layer; arrays of the box's size. */
 export interface Parts {
   readonly weight: Float32Array;
@@ -215,9 +208,10 @@ export interface Parts {
   readonly others: number;
 }
 
-/** Null where there is no kernel. Limits are 32-bit floats. */
+/** Null where there is no kernel. Limits are 32-bit floats. @param disc signed diameters of a picture `stride` wide */
 export function partByKernel(
-  { disc, numbers, stride }: NumberedDiscs,
+  disc: Float32Array,
+  stride: number,
   box: Box,
   limits: { readonly far: number; readonly near: number; readonly lends: number; readonly borrowed: number },
 ): Parts | null {
@@ -225,21 +219,23 @@ export function partByKernel(
   if (!of) return null;
   const count = box.width * box.height;
   const bytes = planeBytes(count);
-  const [atDisc, atNumbers, atWeight, atCover, atOut] = [0, 1, 2, 3, 4].map((i) => FIRST + i * bytes) as [
-    ...[number, number, number, number, number],
+  const first = FIRST + 2 * DISC_NUMBERS.length;
+  const [atDisc, atWeight, atCover, atOut] = [0, 1, 2, 3].map((i) => first + i * bytes) as [
+    ...[number, number, number, number],
   ];
-  const memory = of.room(FIRST + 5 * bytes);
+  const memory = of.room(first + 4 * bytes);
+  new Uint16Array(memory, FIRST, DISC_NUMBERS.length).set(DISC_NUMBERS);
   for (let y = 0; y < box.height; y++) {
     const from = (box.y + y) * stride + box.x;
     const at = y * box.width;
     new Float32Array(memory, atDisc + 4 * at, box.width).set(disc.subarray(from, from + box.width));
-    new Uint16Array(memory, atNumbers + 2 * at, box.width).set(numbers.subarray(from, from + box.width));
   }
   const { far, near, lends, borrowed } = limits;
   // What is read beyond the last sample takes no part.
   new Float32Array(memory, atDisc + 4 * count, 4).fill(NaN);
   const others = of.call.part(
-    ...([atDisc, atNumbers, count, far, near, lends, borrowed, atWeight, atCover, atOut] as const),
+    ...([atDisc, count, far, near, lends, borrowed, atWeight, atCover] as const),
+    ...([FIRST, DISC_NUMBERS.length - 1, atOut] as const),
   );
   return {
     weight: new Float32Array(memory, atWeight, count).slice(),

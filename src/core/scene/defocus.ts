@@ -2,9 +2,9 @@
 // over each other from far to near, so that a near thing spreads over what is behind it and a far one does not spread over
 // what is in front. Within a layer every sample is gathered over its own disc.
 import { blocksOf, stretchFrom, type Blocks } from './blocks';
-import type { DiscMap } from './disc-map';
-import { layByKernel, partByKernel, type NumberedDiscs, type Parts } from './blur-kernel';
-import { blurByDiscs, discNumber, discMap, HALVE_FROM_PX } from './disc-blur';
+import { discNumber, type DiscMap } from './disc-map';
+import { layByKernel, partByKernel, type Parts } from './blur-kernel';
+import { blurByDiscs, discMap, HALVE_FROM_PX } from './disc-blur';
 
 export interface Planes {
   readonly width: number;
@@ -52,10 +52,9 @@ export function defocus(picture: Planes, disc: Float32Array): Planes {
   if (layers.every(isSharp)) return picture;
   const { width, planes } = picture;
   const out = planes.map((plane) => new Float32Array(plane.length));
-  const numbered = { disc, numbers: numbersOf(disc), stride: width };
   layers.forEach((layer, i) => {
     const box = boxAround(layer, picture);
-    const { weight, cover, discs, alone, there, reached } = partIn(layer, i === 0, numbered, box);
+    const { weight, cover, discs, alone } = partIn(layer, i === 0, disc, width, box);
     if (alone && discs && weight.length === disc.length) {
       planes.forEach((plane, c) => out[c]!.set(blurByDiscs(plane, discs)));
       return;
@@ -64,6 +63,8 @@ export function defocus(picture: Planes, disc: Float32Array): Planes {
     const spread = blur(weight);
     const opacity = cover && blur(cover);
     if (layByKernel(planes, out, width, box, { weight, spread, opacity }, discs, LEAST_WEIGHT)) return;
+    const there = blocksOf(weight, box.width, box.height, SQUARE);
+    const reached = discs?.reached ?? there;
     planes.forEach((plane, c) => {
       const light = new Float32Array(weight.length);
       for (let y = 0; y < box.height; y++)
@@ -116,6 +117,8 @@ function isWide({ far, near }: Limits): boolean {
 
 /** Steps of the count of discs, a sample of width. */
 const STEPS = 16;
+/** Added before a fraction is cut off, so that it is cut off downwards; and a half, so that it rounds. */
+const ABOVE_ZERO = 2 ** 24 + 0.5;
 
 /** As few layers as hold all discs that there are, far ones first; what is sharp is one of them. */
 function layersOf(disc: Float32Array, width: number): Layer[] {
@@ -125,7 +128,7 @@ function layersOf(disc: Float32Array, width: number): Layer[] {
     let open = { far: 0, near: 0, left: 0, right: 0, top: 0, bottom: 0 };
     for (let x = 0; x < width; x++) {
       const d = disc[row + x]!;
-      const step = d < SHARP_PX && d > -SHARP_PX ? 0 : Math.round(d * STEPS);
+      const step = d < SHARP_PX && d > -SHARP_PX ? ABOVE_ZERO | 0 : (d * STEPS + ABOVE_ZERO) | 0;
       if (step !== last) {
         last = step;
         const found = steps.get(step);
@@ -182,32 +185,32 @@ interface Part {
   readonly cover: Float32Array | null;
   /** null for what is sharp. */
   readonly discs: DiscMap | null;
-  /** Squares of the box with any of its light, and those that this is spread over. */
-  readonly there: Blocks;
-  readonly reached: Blocks;
   /** True when there is nothing else in the box. */
   readonly alone: boolean;
 }
 
 /** How the samples of a box take part in a layer: with their light, by hiding what is farther, and over which discs. */
-function partIn({ far, near }: Limits, farthest: boolean, discs: NumberedDiscs, box: Box): Part {
+function partIn(
+  { far, near }: Limits,
+  farthest: boolean,
+  disc: Float32Array,
+  stride: number,
+  box: Box,
+): Part {
   const lends = fround(near - LAYER_STEP_PX - LAYER_STEP_SHARE * Math.abs(near));
   const limits = { far, near, lends, borrowed: BORROWED };
   const { weight, cover, numbers, others } =
-    partByKernel(discs, box, limits) ?? plainParts(discs, box, limits);
+    partByKernel(disc, stride, box, limits) ?? plainParts(disc, stride, box, limits);
   const [small, large] = [Math.min(Math.abs(far), Math.abs(near)), Math.max(Math.abs(far), Math.abs(near))];
   const sharp = isSharp({ far, near });
   const map = sharp ? null : discMap(numbers, box.width, box.height, small, large, weight);
-  const there = blocksOf(weight, box.width, box.height, SQUARE);
-  return {
-    ...{ weight, cover: farthest ? null : cover, discs: map, there },
-    ...{ alone: others === 0, reached: map?.reached ?? there },
-  };
+  return { weight, cover: farthest ? null : cover, discs: map, alone: others === 0 };
 }
 
 /** The same without a kernel. */
 function plainParts(
-  { disc, numbers, stride }: NumberedDiscs,
+  disc: Float32Array,
+  stride: number,
   box: Box,
   { far, near, lends, borrowed }: { far: number; near: number; lends: number; borrowed: number },
 ): Parts {
@@ -222,17 +225,11 @@ function plainParts(
       if (d <= far) cover[j] = 1;
       if (d <= far && d >= near) {
         weight[j] = 1;
-        inside[j] = numbers[at]!;
+        inside[j] = discNumber(Math.abs(d));
         continue;
       }
       others++;
       if (d < near && d >= lends) weight[j] = borrowed;
     }
   return { weight, cover, numbers: inside, others };
-}
-
-function numbersOf(disc: Float32Array): Uint16Array {
-  const numbers = new Uint16Array(disc.length);
-  for (let i = 0; i < disc.length; i++) numbers[i] = discNumber(disc[i]! < 0 ? -disc[i]! : disc[i]!);
-  return numbers;
 }

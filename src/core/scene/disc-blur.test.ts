@@ -1,7 +1,8 @@
 // Discs: their width by the edge they make and by their second moment (d²/16 along an axis), their light, and discs that differ.
 import fc from 'fast-check';
 import { edgeLight, fittedDisc } from '../../../tests/reference/disc-edge';
-import { blurByDiscs, discMap, discNumber } from './disc-blur';
+import { blurByDiscs, discMap } from './disc-blur';
+import { discNumber } from './disc-map';
 
 const blur = (plane: Float32Array, width: number, height: number, diameter: number) =>
   blurByDiscs(

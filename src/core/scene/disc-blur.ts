@@ -3,25 +3,7 @@
 // quarter … of the size.
 import { blocksOf, widened, type Blocks } from './blocks';
 import { blurByKernel } from './blur-kernel';
-import type { Disc, DiscMap } from './disc-map';
-
-/** Discs are told apart by a fiftieth: numbers from 1; 0 is no disc of its own. */
-const STEPS = 50;
-
-/** Numbers by diameter in 32nds of a sample; all wider ones are the last. */
-const NUMBERS = Uint16Array.from({ length: 32 * 512 }, (_, i) =>
-  i <= 16 ? 1 : 1 + Math.round(Math.log(i / 16) * STEPS),
-);
-
-/** Number of a disc, 1 at a diameter of half a sample or less. */
-export function discNumber(diameter: number): number {
-  const i = (diameter * 32 + 0.5) | 0;
-  return NUMBERS[i < NUMBERS.length ? i : NUMBERS.length - 1]!;
-}
-
-function diameterOf(number: number): number {
-  return 0.5 * Math.exp((number - 1) / STEPS);
-}
+import { diameterOf, discNumber, type Disc, type DiscMap } from './disc-map';
 
 /** Discs as wide as this are made at half the size: their rim is softer than a sample by far. */
 export const HALVE_FROM_PX = 5.6;
@@ -38,7 +20,7 @@ function halved(diameter: number): number {
 /**
  * @param numbers of the samples' discs, row by row; where it is 0 the nearest disc of the row, or of the row before, goes on
  * @param small and `large`: the narrowest and the widest disc that occurs
- * @param present not 0 where there is light to be blurred: only what that reaches is made
+ * @param present not 0 where there is light to be blurred, as everywhere that has a number: only what that reaches is made
  */
 export function discMap(
   numbers: Uint16Array,
@@ -64,10 +46,17 @@ export function discMap(
   const discs: Disc[] = [];
   for (let y = 0; y < h; y++) {
     const row = Math.min(height - 1, y * step + (step >> 1)) * width;
+    rows[y] = from.length;
+    const blocks = Math.floor(y / BLOCK) * (reached?.across ?? 0);
+    const isOn = (block: number) => reached?.on[blocks + block] !== 0;
     let before = 0;
-    for (let x = 0; x < w; x++) {
-      const number = numbers[row + Math.min(width - 1, x * step + (step >> 1))]!;
-      if (number !== 0) {
+    for (let x = 0, block = 0; x < w; block++) {
+      const end = Math.min(w, x + BLOCK);
+      // No sample has a number where nothing is reached.
+      if (!isOn(block)) x = end;
+      for (; x < end; x++) {
+        const number = numbers[row + Math.min(width - 1, x * step + (step >> 1))]!;
+        if (number === 0) continue;
         // Half of a gap goes to either side.
         if (before < x) fillGap(line, before, x, before > 0 ? line[before - 1]! : number, number);
         line[x] = number;
@@ -75,12 +64,10 @@ export function discMap(
       }
     }
     if (before > 0 && before < w) line.fill(line[before - 1]!, before);
-    rows[y] = from.length;
-    const blocks = Math.floor(y / BLOCK) * (reached?.across ?? 0);
     for (let x = 0; x < w;) {
       const block = Math.floor(x / BLOCK);
       const end = Math.min(w, (block + 1) * BLOCK);
-      if (reached?.on[blocks + block] === 0) {
+      if (!isOn(block)) {
         x = end;
         continue;
       }

@@ -23,3 +23,21 @@ export interface Disc {
   readonly share: readonly number[];
   readonly area: number;
 }
+
+/** Discs are told apart by a fiftieth: numbers from 1; 0 is no disc of its own. */
+const STEPS = 50;
+
+/** Numbers by diameter in 32nds of a sample; all wider ones are the last. */
+export const DISC_NUMBERS = Uint16Array.from({ length: 32 * 512 }, (_, i) =>
+  i <= 16 ? 1 : 1 + Math.round(Math.log(i / 16) * STEPS),
+);
+
+/** Number of a disc, 1 at a diameter of half a sample or less. */
+export function discNumber(diameter: number): number {
+  const i = diameter * 32 + 0.5;
+  return DISC_NUMBERS[i < DISC_NUMBERS.length ? i | 0 : DISC_NUMBERS.length - 1]!;
+}
+
+export function diameterOf(number: number): number {
+  return 0.5 * Math.exp((number - 1) / STEPS);
+}

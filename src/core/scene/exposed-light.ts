@@ -5,6 +5,7 @@ import type { LightRows } from './light-rows';
 import { gatherer } from './gather';
 import { channelAt, varying, type Opening } from './opening';
 import { StarRows } from './star-light';
+import { rowProduct } from './row-product';
 import type { SurfaceRows } from './surface-rows';
 
 /** Rows of light one after the other, lx on each site in the colour of that site. */
@@ -30,27 +31,18 @@ export function exposedLight(
   sky.drawStars(stars.collect);
   const falling = new Float32Array(width);
   const part = new Float32Array(width);
+  const sameFactor = new Float32Array(width);
+  const product = rowProduct(width);
 
-  /** A row of one channel, or of the mosaic, before shake; `site` holds fall-off and surface factors of that row. */
-  const addGroups = (
-    channel: number,
-    y: number,
-    out: Float32Array,
-    at: number,
-    first: number,
-    step: number,
-  ) => {
+  /** Row `y` in the light of all lamps, before fall-off and shake. @param draw fills a row with what one group gives */
+  const addGroups = (y: number, out: Float32Array, draw: (group: number, row: Float32Array) => void) => {
     for (let g = 0; g < view.groups.length; g++) {
+      const light = g === 0 ? out : part;
+      draw(g, light);
       const byLine = factors[g];
-      const target = g === 0 ? out : part;
-      const shift = g === 0 ? at : 0;
-      rows.row(g, channel, y, target, shift, first, step);
-      if (!byLine && g === 0) continue;
-      for (let x = first; x < width; x += step) {
-        const f = byLine ? byLine[landscape ? y : x]! : 1;
-        if (g === 0) out[at + x] = out[at + x]! * f;
-        else out[at + x] = out[at + x]! + f * part[x]!;
-      }
+      // Where the sensor is read along its rows, one row has one factor.
+      if (byLine) product(light, landscape ? sameFactor.fill(byLine[y]!) : byLine);
+      if (g > 0) for (let x = 0; x < width; x++) out[x] = out[x]! + part[x]!;
     }
   };
   const siteFactors = (y: number) => {
@@ -63,8 +55,9 @@ export function exposedLight(
     return {
       next: (out) => {
         siteFactors(y);
-        for (let phase = 0; phase < 2; phase++) addGroups(channelAt(phase, y), y, out, 0, phase, 2);
-        for (let x = 0; x < width; x++) out[x] = out[x]! * falling[x]!;
+        const channels = [channelAt(0, y), channelAt(1, y)] as const;
+        addGroups(y, out, (g, row) => rows.mosaicRow(g, channels, y, row));
+        product(out, falling);
         stars.addTo(y, out);
         y++;
       },
@@ -80,7 +73,7 @@ export function exposedLight(
   const make = () => {
     siteFactors(made);
     for (let c = 0; c < 3; c++) {
-      addGroups(c, made, line, 0, 0, 1);
+      addGroups(made, line, (g, row) => rows.row(g, c, made, row, 0));
       ring.put(c, made % kept, line, 0, falling);
     }
     made++;

@@ -15,7 +15,7 @@ const planeOf = (count: number) =>
   });
 const small = fc.integer({ min: 1, max: 17 });
 
-it('samples rows of a plane alike: any column, any row, again and in any order', () => {
+it('samples rows alike, of a plane or of two by turns: any row, again and in any order', () => {
   const sampling = fc
     .record({
       size: small,
@@ -28,24 +28,33 @@ it('samples rows of a plane alike: any column, any row, again and in any order',
       fc.record({
         of: fc.constant(of),
         values: planeOf(of.size * of.rows),
-        asked: fc.array(fc.tuple(fc.nat(of.height - 1), fc.constantFrom([0, 1], [0, 2], [1, 2])), {
+        others: planeOf(of.size * of.rows),
+        asked: fc.array(fc.tuple(fc.nat(of.height - 1), fc.constantFrom('row', 'mosaic')), {
           minLength: 1,
           maxLength: 12,
         }),
       }),
     );
   fc.assert(
-    fc.property(sampling, ({ of: { size, rows, width, height, shift }, values, asked }) => {
-      const plane = Float32Array.from(values);
+    fc.property(sampling, ({ of: { size, rows, width, height, shift }, values, others, asked }) => {
+      const planes = [Float32Array.from(values), Float32Array.from(others)] as const;
       const down = pointTaps(height, shift, rows + shift, rows);
       const across = pointTaps(width, shift, size + shift, size);
-      const sampler = rowSampler(size, down, across, width, 1)!;
+      const sampler = rowSampler(size, down, across, width, 2)!;
       const row = new Float32Array(size);
-      for (const [y, [first, step]] of asked) {
+      for (const [y, what] of asked) {
         const [fast, plain] = [new Float32Array(width + 2).fill(-1), new Float32Array(width + 2).fill(-1)];
-        sampler.row(0, plane, y, fast, 2, first!, step!);
-        verticalPass(plane, size, down, y, row);
-        horizontalPass(row, across, width, plain, 2, first, step);
+        if (what === 'row') {
+          sampler.row([0, planes[0]], y, fast, 2);
+          verticalPass(planes[0], size, down, y, row);
+          horizontalPass(row, across, width, plain, 2);
+        } else {
+          sampler.mosaic([0, planes[0]], [1, planes[1]], y, fast);
+          for (const phase of [0, 1]) {
+            verticalPass(planes[phase]!, size, down, y, row);
+            horizontalPass(row, across, width, plain, 0, phase, 2);
+          }
+        }
         expect(fast).toEqual(plain);
       }
     }),
@@ -68,7 +77,7 @@ it('keeps planes apart', () => {
     [1, b, [10, 20]],
     [0, a, [1, 2]],
   ] as const) {
-    sampler.row(slot, plane, 0, out, 0, 0, 1);
+    sampler.row([slot, plane], 0, out, 0);
     expect([...out]).toEqual(expected);
   }
 });

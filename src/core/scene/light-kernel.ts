@@ -25,18 +25,15 @@ const sixteens = (bytes: number) => (bytes + 15) & ~15;
 /** Every column, even ones, odd ones. */
 const TABLES = 3;
 
+/** A plane, and the number that the sampler knows it by: always the same. */
+export type NumberedPlane = readonly [slot: number, plane: Float32Array];
+
 /** Samples of a plane of `size` columns between four rows and four columns. */
 export interface RowSampler {
-  /** Fills out[at + x] for x = first, first + step, … with row `y` of a plane. @param slot number of the plane, always the same */
-  row(
-    slot: number,
-    plane: Float32Array,
-    y: number,
-    out: Float32Array,
-    at: number,
-    first: number,
-    step: number,
-  ): void;
+  /** Fills `out` from `at` on with row `y` of a plane. */
+  row(of: NumberedPlane, y: number, out: Float32Array, at: number): void;
+  /** Fills `out` with row `y` of two planes: its even columns from one, its odd ones from the other. */
+  mosaic(even: NumberedPlane, odd: NumberedPlane, y: number, out: Float32Array): void;
 }
 
 /** @returns null where there is no kernel, or samples are means over areas */
@@ -51,15 +48,18 @@ export function rowSampler(
   const samples = (width + 3) & ~3;
   const table = 20 * samples;
   const tap = FIRST + TABLES * table;
-  const made = tap + 16;
-  const lines = made + 4 * samples;
+  // The even columns of a row and its odd ones, or all of them; eight are put together at a time.
+  const half = 4 * (((width + 1) >> 1) + 8);
+  const [evens, odds] = [tap + 16, tap + 16 + sixteens(half)];
+  const made = odds + sixteens(half);
+  const lines = made + 4 * (samples + 8);
   // A row has room for the four numbers before it and for those behind it.
   const line = sixteens(4 * (size + 12));
   const of = lightKernel(lines + slots * 5 * line);
   if (!of) return null;
   const { memory, call } = of;
   const four = new Float32Array(memory, tap, 4);
-  const sampled = new Float32Array(memory, made, samples);
+  const sampled = new Float32Array(memory, made, width);
   /** Of the columns that have been asked for: where their table lies, and how many they are. */
   const known = new Map<number, { readonly at: number; readonly count: number }>();
   const tableOf = (first: number, step: number) => {
@@ -82,26 +82,35 @@ export function rowSampler(
   const place = (slot: number, k: number) => lines + (5 * slot + k) * line + 16;
   const there = new Int32Array(4 * slots).fill(-1);
   const between = new Int32Array(slots).fill(-1);
+  /** Samples of every column from `first` on that is a multiple of `step` away. */
+  const sample = ([slot, plane]: NumberedPlane, y: number, first: number, step: number, to: number) => {
+    if (between[slot] !== y) {
+      const rows = [0, 1, 2, 3].map((k) => {
+        const r = down.index[4 * y + k]!;
+        if (there[4 * slot + (r & 3)] !== r) {
+          new Float32Array(memory, place(slot, r & 3), size).set(plane.subarray(r * size, (r + 1) * size));
+          there[4 * slot + (r & 3)] = r;
+        }
+        return place(slot, r & 3);
+      });
+      four.set(down.weight.subarray(4 * y, 4 * y + 4));
+      call.vertical(rows[0]!, rows[1]!, rows[2]!, rows[3]!, tap, size, place(slot, 4));
+      call.ends(place(slot, 4), size);
+      between[slot] = y;
+    }
+    const { at: columns, count } = tableOf(first, step);
+    call.horizontal(place(slot, 4), columns, columns + 4 * samples, count, to);
+  };
   return {
-    row: (slot, plane, y, out, at, first, step) => {
-      if (between[slot] !== y) {
-        const rows = [0, 1, 2, 3].map((k) => {
-          const r = down.index[4 * y + k]!;
-          if (there[4 * slot + (r & 3)] !== r) {
-            new Float32Array(memory, place(slot, r & 3), size).set(plane.subarray(r * size, (r + 1) * size));
-            there[4 * slot + (r & 3)] = r;
-          }
-          return place(slot, r & 3);
-        });
-        four.set(down.weight.subarray(4 * y, 4 * y + 4));
-        call.vertical(rows[0]!, rows[1]!, rows[2]!, rows[3]!, tap, size, place(slot, 4));
-        call.ends(place(slot, 4), size);
-        between[slot] = y;
-      }
-      const { at: columns, count } = tableOf(first, step);
-      call.horizontal(place(slot, 4), columns, columns + 4 * samples, count, made);
-      if (step === 1) out.set(sampled.subarray(0, count), at + first);
-      else for (let i = 0, x = at + first; i < count; i++, x += step) out[x] = sampled[i]!;
+    row: (of, y, out, at) => {
+      sample(of, y, 0, 1, made);
+      out.set(sampled, at);
+    },
+    mosaic: (even, odd, y, out) => {
+      sample(even, y, 0, 2, evens);
+      sample(odd, y, 1, 2, odds);
+      call.zip(evens, odds, width, made);
+      out.set(sampled);
     },
   };
 }

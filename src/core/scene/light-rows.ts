@@ -5,6 +5,7 @@ import type { PlatePart } from './plate';
 import { defocus } from './defocus';
 import { cutOut, type LightPlanes } from './detail';
 import type { LightGrid, FrameWindow } from './light-grid';
+import type { Channels } from './gather';
 import { fallOffRows, rowSampler } from './light-kernel';
 import { horizontalPass, tapsFor, verticalPass, type Taps } from './resample';
 import { surfaceRows } from './surface-rows';
@@ -20,18 +21,10 @@ import {
 import { cropOf, frameSize } from './framing';
 
 export interface LightRows extends LightGrid {
-  /**
-   * Fills out[at …] with a row of one channel of one group, in cd/m² before fall-off: every sample, or every second from `first`.
-   */
-  row(
-    group: number,
-    channel: number,
-    y: number,
-    out: Float32Array,
-    at: number,
-    first?: number,
-    step?: number,
-  ): void;
+  /** Fills out[at …] with a row of one channel of one group, in cd/m² before fall-off. */
+  row(group: number, channel: number, y: number, out: Float32Array, at: number): void;
+  /** Fills `out` with a row of a mosaic: its even columns of one channel, its odd ones of another. */
+  mosaicRow(group: number, channels: Channels, y: number, out: Float32Array): void;
   /** cos⁴θ·q/N² along row `y`. */
   fallOff(y: number, out: Float32Array): void;
 }
@@ -160,28 +153,37 @@ export function rowsOf(
   const { down: allDown, across: allAcross, ...grid } = gridOf(view, longSide, BINNED_FOOTPRINT, window);
   const [down, across] = [within(allDown, top, high), within(allAcross, left, wide)];
   const fast = rowSampler(wide, down, across, grid.width, 3 * groups.length);
-  if (fast)
+  if (fast) {
+    const plane = (group: number, channel: number) =>
+      [3 * group + channel, groups[group]![channel]!] as const;
     return {
       ...grid,
       view,
       focusM,
-      row: (group, channel, y, out, at, first = 0, step = 1) =>
-        fast.row(3 * group + channel, groups[group]![channel]!, y, out, at, first, step),
+      row: (group, channel, y, out, at) => fast.row(plane(group, channel), y, out, at),
+      mosaicRow: (group, [even, odd], y, out) => fast.mosaic(plane(group, even), plane(group, odd), y, out),
     };
+  }
   // The vertical pass of a row is kept for each group and channel while that row is asked for.
   const kept = groups.map((planes) => planes.map(() => ({ y: -1, row: new Float32Array(wide) })));
+  const between = (group: number, channel: number, y: number) => {
+    const line = kept[group]![channel]!;
+    if (line.y !== y) {
+      verticalPass(groups[group]![channel]!, wide, down, y, line.row);
+      line.y = y;
+    }
+    return line.row;
+  };
   return {
     ...grid,
     view,
     focusM,
-    row: (group, channel, y, out, at, first = 0, step = 1) => {
-      const line = kept[group]![channel]!;
-      if (line.y !== y) {
-        verticalPass(groups[group]![channel]!, wide, down, y, line.row);
-        line.y = y;
-      }
-      horizontalPass(line.row, across, grid.width, out, at, first, step);
-    },
+    row: (group, channel, y, out, at) =>
+      horizontalPass(between(group, channel, y), across, grid.width, out, at),
+    mosaicRow: (group, channels, y, out) =>
+      channels.forEach((channel, phase) =>
+        horizontalPass(between(group, channel, y), across, grid.width, out, 0, phase, 2),
+      ),
   };
 }
 
@@ -315,7 +317,7 @@ export function previewStage(view: SceneView, longSide: number): PreviewStage {
   const sampled = (plane: Float32Array, slot: number) => {
     const out = new Float32Array(width * height);
     for (let y = 0; y < height; y++)
-      if (fast) fast.row(slot, plane, y, out, y * width, 0, 1);
+      if (fast) fast.row([slot, plane], y, out, y * width);
       else {
         verticalPass(plane, size, down, y, row);
         horizontalPass(row, across, width, out, y * width);

@@ -4,6 +4,7 @@ import { blurDiscMm, type Lens } from '../optics/lens';
 import { cornersOf, noise3, octavesFor } from './grain';
 import { grainRows, OCTAVE_NUMBERS } from './grain-kernel';
 import type { LightGrid } from './light-grid';
+import { rowProduct } from './row-product';
 import { poseOf } from './space';
 import { meanOverDisc, spinMarks, spinRow } from './spin';
 import { cropOf } from './framing';
@@ -157,6 +158,7 @@ export function surfaceRows(
       out[x] = fround(1 + fround(contrast * fround(first + second)));
     }
   };
+  const product = rowProduct(width);
   const grain = new Float32Array(kept ? width * height : width);
   const made = new Uint8Array(kept ? height : 0);
   const grainOf = (y: number) => {
@@ -207,8 +209,7 @@ export function surfaceRows(
   };
   return {
     apply: (y, turn, arc, out) => {
-      const row = grainOf(y);
-      for (let x = 0; x < width; x++) out[x] = out[x]! * row[x]!;
+      product(out, grainOf(y));
       if (marks) markRow(spin!.part, y, turn, arc, out);
     },
   };

@@ -203,11 +203,11 @@ export function lay(target: usize, light: usize, spread: usize, opacity: usize, 
 /**
  * How the samples of a box take part in a layer: 1 where their discs lie between `near` and `far`, `borrowed` where between `lends` and `near`; cover 1 up to
  * `far`; numbers of discs where they are 1, else 0. Four samples at a time.
+ * @param numbers by diameter in 32nds of a sample, up to the `last`, which goes for all wider discs
  * @returns samples that are not 1
  */
 export function part(
   discs: usize,
-  numbers: usize,
   count: i32,
   far: f32,
   near: f32,
@@ -215,6 +215,8 @@ export function part(
   borrowed: f32,
   weight: usize,
   cover: usize,
+  numbers: usize,
+  last: i32,
   out: usize,
 ): i32 {
   const one = f32x4.splat(1);
@@ -228,9 +230,22 @@ export function part(
     const lending = v128.and(f32x4.lt(d, f32x4.splat(near)), f32x4.ge(d, f32x4.splat(lends)));
     v128.store(cover + at, v128.and(covers, one));
     v128.store(weight + at, v128.or(v128.and(inside, one), v128.and(lending, lent)));
-    const mask = i16x8.narrow_i32x4_s(inside, inside);
-    v128.store64_lane(out + (<usize>i << 1), v128.and(v128.load64_zero(numbers + (<usize>i << 1)), mask), 0);
+    const o = out + (<usize>i << 1);
+    if (!v128.any_true(inside)) {
+      store<u64>(o, 0);
+      continue;
+    }
     own += popcnt<i32>(i32x4.bitmask(inside));
+    const place = i32x4.min_s(
+      i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.mul(f32x4.abs(d), f32x4.splat(32)), f32x4.splat(0.5))),
+      i32x4.splat(last),
+    );
+    const at2 = i32x4.add(i32x4.shl(place, 1), i32x4.splat(<i32>numbers));
+    let found = v128.load16_lane(<usize>i32x4.extract_lane(at2, 0), i64x2.splat(0), 0);
+    found = v128.load16_lane(<usize>i32x4.extract_lane(at2, 1), found, 1);
+    found = v128.load16_lane(<usize>i32x4.extract_lane(at2, 2), found, 2);
+    found = v128.load16_lane(<usize>i32x4.extract_lane(at2, 3), found, 3);
+    v128.store64_lane(o, v128.and(found, i16x8.narrow_i32x4_s(inside, inside)), 0);
   }
   return count - own;
 }
