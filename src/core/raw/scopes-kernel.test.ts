@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { withAndWithout } from '../kernels/with-and-without';
 import { disagreement, drawMarks, markBright, markPicture, markRaw } from '../scopes/marks';
+import { stripeCells } from '../scopes/zebra';
 import { pictureHistogram } from '../scopes/picture-histogram';
 import { noiseModel } from '../sensor/sensor';
 import { SIM_ONE_WIDE } from '../sensor/sim-one';
@@ -56,6 +57,34 @@ it('marks and counts raw alike', () => {
 
 const bytes = ({ buffer, byteOffset, byteLength }: Uint32Array) =>
   new Uint8Array(buffer, byteOffset, byteLength);
+
+it('stripes cells alike, also where light just passes', () => {
+  const sites = size.chain(([width, height]) =>
+    fc.record({
+      width: fc.constant(width),
+      light: fc.array(fc.oneof(fc.constantFrom(0, 0.1, 3), fc.float({ min: 0, max: 6, noNaN: true })), {
+        minLength: width * height,
+        maxLength: width * height,
+      }),
+      // As 64-bit floats the first two lie beside 0.1 of 32 bits.
+      lux: fc.oneof(
+        fc.constantFrom(0.1, 0.1000000015, 0, 3, Infinity),
+        fc.double({ min: 0, max: 8, noNaN: true }),
+      ),
+    }),
+  );
+  fc.assert(
+    fc.property(sites, ({ width, light, lux }) => {
+      const [fast, plain] = withAndWithout(() => {
+        const mask = Uint16Array.from(light, (_, i) => i & 255);
+        stripeCells(Float32Array.from(light), width, lux, mask);
+        return mask;
+      });
+      expect(fast).toEqual(plain);
+    }),
+    { numRuns: 400 },
+  );
+});
 
 it('counts into tables that were used before as into new ones', () => {
   const frame = { width: 3, height: 3, black: 0, white: 9 };

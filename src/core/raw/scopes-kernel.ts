@@ -4,6 +4,7 @@ import { kernel, type Numbers } from '../kernels/kernel';
 
 interface Functions {
   raw(...[top, bottom, width, clip, floor, mask, below]: Numbers<7>): void;
+  zebra(...[top, bottom, width, lux, mask, below]: Numbers<6>): void;
   ends(...[pixels, count, white, black, bright, from, mask]: Numbers<7>): void;
   tell(mask: number, count: number, into: number): void;
   draw(...[pixels, mask, width, patterns, period, wanted, burnt, dark]: Numbers<8>): void;
@@ -22,7 +23,10 @@ const PATTERNS = BOTTOM + 2 * (MOST + 8);
 const PATTERN_BYTES = 2 * 168 * 168;
 const TOLD = PATTERNS + PATTERN_BYTES;
 const HISTOGRAM = TOLD + 32;
-const COUNTS = HISTOGRAM + 2 * 4096;
+/** Two rows of light, of so many sites at most. */
+const MOST_LIGHT = 4096;
+const LIGHT = HISTOGRAM + 2 * 4096;
+const COUNTS = LIGHT + 2 * 4 * MOST_LIGHT;
 /** Of each of the four sites. */
 const COUNT_BYTES = 4 * 65536;
 
@@ -59,6 +63,44 @@ export function markRawByKernel(
     if (two) mask.set(lower, at + width);
   }
   return true;
+}
+
+/**
+ * Stripes as `stripeCells` draws them; false where there is no kernel for it.
+ * @param lux ≥ 0
+ */
+export function stripeByKernel(light: Float32Array, width: number, lux: number, mask: Uint16Array): boolean {
+  const of = loaded();
+  if (!of || width > MOST_LIGHT) return false;
+  const { memory, call } = of;
+  const room = eights(width);
+  // Where no site is nothing passes.
+  const rows = [LIGHT, LIGHT + 4 * MOST_LIGHT].map((at) => new Float32Array(memory, at, room).fill(NaN));
+  const masks = [MASK, BELOW].map((at) => new Uint16Array(memory, at, width));
+  const least = atLeast(lux);
+  for (let at = 0; at < light.length; at += 2 * width) {
+    const two = at + width < light.length;
+    rows[0]!.set(light.subarray(at, at + width));
+    masks[0]!.set(mask.subarray(at, at + width));
+    if (two) {
+      rows[1]!.set(light.subarray(at + width, at + 2 * width));
+      masks[1]!.set(mask.subarray(at + width, at + 2 * width));
+    } else rows[1]!.fill(NaN);
+    call.zebra(LIGHT, LIGHT + 4 * MOST_LIGHT, width, least, MASK, BELOW);
+    mask.set(masks[0]!, at);
+    if (two) mask.set(masks[1]!, at + width);
+  }
+  return true;
+}
+
+const word = new Uint32Array(1);
+const single = new Float32Array(word.buffer);
+
+/** The smallest 32-bit float that is not less than a number ≥ 0. */
+function atLeast(value: number): number {
+  single[0] = value;
+  if (single[0]! < value) word[0]!++;
+  return single[0]!;
 }
 
 /** Marks the picture's ends and what looks white. False where there is no kernel. @param from luminance that looks white, 1/65536 codes */

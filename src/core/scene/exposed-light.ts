@@ -5,7 +5,7 @@ import type { LightRows } from './light-rows';
 import { gatherer } from './gather';
 import { channelAt, varying, type Opening } from './opening';
 import { StarRows } from './star-light';
-import { rowProduct } from './row-product';
+import { rowProduct } from './site-rows';
 import type { SurfaceRows } from './surface-rows';
 
 /** Rows of light one after the other, lx on each site in the colour of that site. */

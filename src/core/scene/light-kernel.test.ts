@@ -4,6 +4,7 @@ import { allowKernels } from '../kernels/kernel';
 import { cos4 } from '../optics/lens';
 import { gatherer } from './gather';
 import { fallOffRows, rowSampler } from './light-kernel';
+import { rowMosaic, rowProduct } from './site-rows';
 import { horizontalPass, pointTaps, tapsFor, verticalPass } from './resample';
 
 afterEach(() => allowKernels(true));
@@ -95,6 +96,40 @@ it('falls off as cos⁴θ does', () => {
         expect(fast).toEqual(Float32Array.from(xs, (x) => lux * cos4(focalLength, x, y)));
       },
     ),
+  );
+});
+
+it('multiplies rows alike', () => {
+  const pairs = small.chain((width) => fc.tuple(planeOf(width), planeOf(width)));
+  fc.assert(
+    fc.property(pairs, ([values, factors]) => {
+      const [fast, plain] = [true, false].map((use) => {
+        allowKernels(use);
+        const row = Float32Array.from(values);
+        rowProduct(row.length)(row, Float32Array.from(factors));
+        return row;
+      });
+      allowKernels(true);
+      expect(fast).toEqual(plain);
+      expect(plain![0]).toBe(Math.fround(Math.fround(values[0]!) * Math.fround(factors[0]!)));
+    }),
+  );
+});
+
+it('puts the columns of two rows together alike', () => {
+  const pairs = small.chain((width) => fc.tuple(planeOf(width), planeOf(width)));
+  fc.assert(
+    fc.property(pairs, ([even, odd]) => {
+      const [fast, plain] = [true, false].map((use) => {
+        allowKernels(use);
+        const out = new Float32Array(even.length);
+        rowMosaic(out.length)(Float32Array.from(even), Float32Array.from(odd), out);
+        return out;
+      });
+      allowKernels(true);
+      expect(fast).toEqual(plain);
+      expect(plain).toEqual(Float32Array.from(even, (v, x) => (x % 2 === 0 ? v : odd[x]!)));
+    }),
   );
 });
 

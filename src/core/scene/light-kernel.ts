@@ -10,6 +10,7 @@ export interface LightFunctions {
   horizontal(row: number, firsts: number, weights: number, count: number, out: number): void;
   fallOff(...[squares, count, yy, ff, lux, out]: Numbers<6>): void;
   times(row: number, factors: number, count: number): void;
+  mosaic(row: number, odd: number, count: number): void;
   split(row: number, count: number, even: number, odd: number): void;
   zip(even: number, odd: number, count: number, row: number): void;
   gather(places: number, weights: number, taps: number, count: number, out: number): void;

@@ -4,6 +4,7 @@ import { gatherer, type Gatherer } from './gather';
 import { channelAt, varying, type Opening } from './opening';
 import type { BlurKernel } from './shake';
 import type { MarkedSites } from './marked-sites';
+import { rowMosaic, type RowMosaic } from './site-rows';
 import { discOnSurface } from './surface-rows';
 
 /** Openings longer than this hold their picture until they end. */
@@ -26,6 +27,7 @@ export function previewExposer(marks: MarkedSites | undefined, mostKernel: numbe
   let madeFrom: PreviewLight | undefined;
   let [madeAt, madeS] = [0, 0];
   let rows: { readonly reach: number; readonly sites: number; readonly of: Gatherer } | undefined;
+  let mosaic: { readonly width: number; readonly put: RowMosaic } | undefined;
   const skySites: number[] = [];
   const skyLux: number[] = [];
   return {
@@ -75,8 +77,10 @@ export function previewExposer(marks: MarkedSites | undefined, mostKernel: numbe
         arc,
         discOnSurface(from.view.camera.lens, from.focusM),
       );
-      if (kernel.reach === 0) mosaicOf(sum, width, height, light);
-      else {
+      if (kernel.reach === 0) {
+        if (mosaic?.width !== width) mosaic = { width, put: rowMosaic(width) };
+        mosaicOf(mosaic.put, sum, width, height, light);
+      } else {
         // Hands differ from frame to frame: rows with room for a wider blur are kept.
         if (!rows || rows.reach < kernel.reach || rows.sites !== light.length) {
           const reach = 2 * kernel.reach;
@@ -122,12 +126,17 @@ function addGroup(
 }
 
 /** The mosaic of three planes. */
-function mosaicOf(planes: readonly Float32Array[], width: number, height: number, light: Float32Array): void {
-  for (let y = 0, row = 0; y < height; y++, row += width)
-    for (let phase = 0; phase < 2; phase++) {
-      const plane = planes[channelAt(phase, y)]!;
-      for (let x = row + phase; x < row + width; x += 2) light[x] = plane[x]!;
-    }
+function mosaicOf(
+  put: RowMosaic,
+  planes: readonly Float32Array[],
+  width: number,
+  height: number,
+  light: Float32Array,
+): void {
+  for (let y = 0; y < height; y++) {
+    const row = (of: Float32Array) => of.subarray(y * width, (y + 1) * width);
+    put(row(planes[channelAt(0, y)]!), row(planes[channelAt(1, y)]!), row(light));
+  }
 }
 
 /** Each site of it gathered through the kernel; outside the frame is what is at its edge. */

@@ -4,7 +4,7 @@ import { blurDiscMm, type Lens } from '../optics/lens';
 import { cornersOf, noise3, octavesFor } from './grain';
 import { grainRows, OCTAVE_NUMBERS } from './grain-kernel';
 import type { LightGrid } from './light-grid';
-import { rowProduct } from './row-product';
+import { rowProduct } from './site-rows';
 import { poseOf } from './space';
 import { meanOverDisc, spinMarks, spinRow } from './spin';
 import { cropOf } from './framing';

@@ -3,6 +3,7 @@
 // wherever one site in forty or more does.
 import { ZEBRA } from './mark-bits';
 import { MEANINGFUL_SHARE } from '../raw/shares';
+import { stripeByKernel } from '../raw/scopes-kernel';
 import { clipSignal, sharesAtLeast, signalAt, type Levels, type SiteResponse } from './levels';
 
 export type ZebraOn =
@@ -36,6 +37,12 @@ export function zebraOnRaw(
   const limit = zebraLimit(response, belowClip12);
   if (Math.max(...sharesAtLeast(levels, response, limit)) < FIRST_STRIPES) return;
   const lux = Math.max(0, signalAt(limit, -FEW, response.noise)) / response.signalPerLux;
+  stripeCells(light, width, lux, mask);
+}
+
+/** Marks every 2×2 cell of which one site has `lux` or more. */
+export function stripeCells(light: Float32Array, width: number, lux: number, mask: Uint16Array): void {
+  if (stripeByKernel(light, width, lux, mask)) return;
   const height = Math.floor(light.length / width);
   for (let y = 0; y < height; y += 2) {
     const top = y * width;

@@ -1,5 +1,5 @@
 // Remedies: the worst one at the finder's foot, all of them in a list. Each is worked out from the present frame.
-import { useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { remediesFor } from '../../core/advice/remedy';
 import { REMEDY_KINDS, type Remedy, type RemedyAction, type RemedyKind } from '../../core/advice/situation';
@@ -102,18 +102,36 @@ function lensFacts({ equivalentMm, apertureN }: Optic): LensFacts {
 }
 
 /**
- * Does what an action says, unless something has been set since the frame that it was worked out from: then it is about to be another one, and
- * would take that back.
+ * Does what an action says. If something has been set since the frame that it was worked out from, a frame that answers is waited for, and the
+ * action is done if that one offers it still, under the same words.
  */
-function mend(changes: RemedyAction['changes']): void {
-  const seen = useReport.getState().words?.seq;
-  if (seen !== undefined && seen >= sendOrder()) useDesk.getState().change(changes);
+function useMend(remedies: readonly Remedy[]): (kind: RemedyKind, action: RemedyAction) => void {
+  const seen = useReport((r) => r.words?.seq);
+  const pressed = useRef<{ readonly kind: RemedyKind; readonly label: string } | null>(null);
+  const mend = ({ changes }: RemedyAction) => {
+    pressed.current = null;
+    useDesk.getState().change(changes);
+  };
+  const answers = () => seen !== undefined && seen >= sendOrder();
+  useEffect(() => {
+    if (!pressed.current || !answers()) return;
+    const { kind, label } = pressed.current;
+    pressed.current = null;
+    const offered = remedies.find((r) => r.kind === kind)?.actions.find((a) => a.label === label);
+    if (offered) mend(offered);
+  });
+  return (kind, action) => {
+    if (answers()) mend(action);
+    else pressed.current = { kind, label: action.label };
+  };
 }
 
 /** The worst, with what mends it; the rest behind its number. */
 export function RemedyLine({ onAll }: { onAll: () => void }) {
   const capture = useDesk((d) => d.capture);
-  const [first, ...others] = useRemedies();
+  const remedies = useRemedies();
+  const mend = useMend(remedies);
+  const [first, ...others] = remedies;
   if (!first || capture.kind !== 'idle') return null;
   const action = first.actions[0];
   return (
@@ -123,7 +141,7 @@ export function RemedyLine({ onAll }: { onAll: () => void }) {
         <Button
           label={action.label}
           kind="primary"
-          onPress={() => mend(action.changes)}
+          onPress={() => mend(first.kind, action)}
           testID="remedy-action"
         />
       )}
@@ -148,6 +166,7 @@ export function RemedyLine({ onAll }: { onAll: () => void }) {
 export function RemedyList({ most }: { most?: number }) {
   const compact = most !== undefined;
   const remedies = useRemedies();
+  const mend = useMend(remedies);
   const off = useDesk((d) => d.remediesOff);
   const blind = useBody().evidence === 'picture';
   const { turnRemedy } = useDesk.getState();
@@ -174,7 +193,7 @@ export function RemedyList({ most }: { most?: number }) {
                 key={action.label}
                 label={action.label}
                 kind={compact ? 'plain' : 'primary'}
-                onPress={() => mend(action.changes)}
+                onPress={() => mend(kind, action)}
               />
             ))}
             {!compact && (

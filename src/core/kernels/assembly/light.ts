@@ -81,6 +81,15 @@ export function times(row: usize, factors: usize, count: i32): void {
   }
 }
 
+/** The odd columns of a row replaced by those of another; four at a time. */
+export function mosaic(row: usize, odd: usize, count: i32): void {
+  const evens = i32x4(-1, 0, -1, 0);
+  for (let x = 0; x < count; x += 4) {
+    const at = <usize>x << 2;
+    v128.store(row + at, v128.bitselect(v128.load(row + at), v128.load(odd + at), evens));
+  }
+}
+
 /** A row parted into its even and its odd columns, four each at a time. */
 export function split(row: usize, count: i32, even: usize, odd: usize): void {
   for (let x = 0; x < count; x += 8) {

@@ -30,6 +30,23 @@ export function raw(top: usize, bottom: usize, width: i32, clip: i32, floor: i32
   }
 }
 
+/** Stripes on two rows wherever one of a cell's four sites has as much light as `lux`; eight sites a row at a time. */
+export function zebra(top: usize, bottom: usize, width: i32, lux: f32, mask: usize, below: usize): void {
+  const limit = f32x4.splat(lux);
+  const stripe = i16x8.splat(<i16>ZEBRA);
+  for (let x = 0; x < width; x += 8) {
+    const at = <usize>x << 2;
+    const left = v128.or(f32x4.ge(v128.load(top + at), limit), f32x4.ge(v128.load(bottom + at), limit));
+    const right = v128.or(f32x4.ge(v128.load(top + at, 16), limit), f32x4.ge(v128.load(bottom + at, 16), limit));
+    const own = i16x8.narrow_i32x4_s(left, right);
+    if (!v128.any_true(own)) continue;
+    const found = v128.and(v128.or(own, v128.or(i32x4.shl(own, 16), i32x4.shr_u(own, 16))), stripe);
+    const m = <usize>x << 1;
+    v128.store(mask + m, v128.or(v128.load(mask + m), found));
+    v128.store(below + m, v128.or(v128.load(below + m), found));
+  }
+}
+
 /** Bits of four pixels, by luminance from `from` on, 1/65536 codes. */
 // @ts-ignore: decorator
 @inline
