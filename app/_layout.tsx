@@ -14,6 +14,7 @@ import { useDesk } from '../src/live/desk';
 import { keepReadingOut } from '../src/live/read-out';
 import { rememberDesk } from '../src/live/desk-memory';
 import { applyTheme, colour } from '../src/ui/theme';
+import { spacePresses } from '../src/ui/space-key';
 import { ErrorBoundary } from '../src/ui/trouble';
 
 applyTheme('studio');
@@ -39,6 +40,7 @@ function Screens() {
   useEffect(() => setups.hear(), []);
   useEffect(() => prints.hear(), []);
   useEffect(keepReadingOut, []);
+  useEffect(spacePresses, []);
   useUnsavedGuard();
   const theme = useDesk((d) => d.theme);
   useEffect(() => applyTheme(theme), [theme]);

@@ -4,8 +4,7 @@ import type { Static } from '@sinclair/typebox';
 import { FIT_WAYS, type FitWay } from '../core/advice/fit';
 import type { Evidence } from '../core/body/body';
 import { TOLERANCE } from '../core/finder/outlook';
-import { CLEAN_DB, CLEAN_DBS } from '../core/scopes/limits';
-import { MOST_BELOW_CLIP_12 } from '../core/scopes/zebra';
+import { CLEAN_DB, CLEAN_DBS, MOST_BELOW_CLIP_12 } from '../core/scopes/limits';
 import type { MarksOrder } from '../camera/order';
 import { HEIGHTS } from '../ui/scopes/shape';
 

@@ -9,6 +9,7 @@ import {
   framesPass,
   live,
   openStage,
+  rollCount,
   safe,
   serious,
   taken,
@@ -126,6 +127,25 @@ describe('on a wide screen', () => {
     await taken(page);
     expect(await page.$(byId('capture-failed'))).toBeNull();
     await page.keyboard.press('0');
+  });
+
+  it('Space presses the switch or the radio button that has the focus, and takes no frame then', async () => {
+    const before = await rollCount(page);
+    const isOn = (id: string, on: boolean) => page.waitForSelector(`${byId(id)}[aria-checked=${on}]`);
+    await page.focus(byId('lock'));
+    await page.keyboard.press('Space');
+    await isOn('lock', true);
+    await page.keyboard.press('Space');
+    await isOn('lock', false);
+    await page.keyboard.press('k');
+    for (const id of ['check-tab-scopes', 'check-tab-marks']) {
+      await page.waitForSelector(byId(id));
+      await page.focus(byId(id));
+      await page.keyboard.press('Space');
+      await isOn(id, true);
+    }
+    await framesPass(page);
+    expect(await rollCount(page)).toEqual(before);
   });
 
   it('with the trade panel open goes on by keys: Q and A move the shutter, the table follows, Space releases', async () => {

@@ -13,6 +13,9 @@ import { clipSignal, luxOfTopShare, type Levels, type SiteResponse } from './lev
 export const CLEAN_DBS = [6, 10, 15, 20, 26] as const;
 export const CLEAN_DB = 10;
 
+/** Deepest threshold of a zebra on raw, 1/12 EV below clip. */
+export const MOST_BELOW_CLIP_12 = 48;
+
 /** DN above black at which a site's signal stands `db` over its noise: s² = k²·(shot·s + read), k = 10^(db/20). */
 export function signalOfSnr({ shot, read }: NoiseModel, db: number): number {
   const k2 = 10 ** (db / 10);

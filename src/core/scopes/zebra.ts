@@ -7,10 +7,9 @@ import { stripeByKernel } from '../raw/scopes-kernel';
 import { clipSignal, sharesAtLeast, signalAt, type Levels, type SiteResponse } from './levels';
 
 export type ZebraOn =
-  | { readonly of: 'raw'; /** 1/12 EV below clip, 0 … 48. */ readonly belowClip12: number }
+  | { readonly of: 'raw'; /** 1/12 EV below clip, 0 … `MOST_BELOW_CLIP_12`. */ readonly belowClip12: number }
   | { readonly of: 'picture'; /** Of 255. */ readonly percent: number };
 
-export const MOST_BELOW_CLIP_12 = 48;
 /** Share of a channel's sites at which the first stripes appear. */
 export const FIRST_STRIPES = MEANINGFUL_SHARE;
 /** 1.96 σ: one site in forty passes. */

@@ -1,7 +1,7 @@
 // What is marked over the picture, with the shares and sites behind it, and the zebra.
 import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { MOST_BELOW_CLIP_12 } from '../../../core/scopes/zebra';
+import { MOST_BELOW_CLIP_12 } from '../../../core/scopes/limits';
 import type { PerChannel } from '../../../core/scopes/levels';
 import type { MarkId, ZebraThreshold } from '../../../live/check-settings';
 import { useDesk } from '../../../live/desk';
