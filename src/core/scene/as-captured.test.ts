@@ -12,9 +12,8 @@ import { focusedPlates, plateRows, previewStage } from './light-rows';
 import { markedSites } from './marked-sites';
 import { OPENING, type Outside } from './outside';
 import { OPEN_SKY_M, type Scene, type SceneDescription } from './scene';
-import type { Steadiness } from './shake';
+import { shakePath, type ShakePath, type Steadiness } from './shake';
 import { drawStars } from './star-light';
-import { shakePath } from './shake';
 import { surfaceRows } from './surface-rows';
 import { viewScene } from './view';
 
@@ -149,6 +148,20 @@ describe('a shaken picture', () => {
     const [x3, y3] = skew({ light: around, width: 80, height: 80 }, light[brightest]! / 30);
     expect(Math.sign(x3)).toBe(Math.sign(lean(path.x)));
     expect(Math.sign(y3)).toBe(Math.sign(lean(path.y)));
+  });
+
+  it.each([1, 60])('spreads stars over its way in %d s and loses none of their light', (durationS) => {
+    const sky = scene(OPEN_SKY_M, 0, { stars: { poleElevationDeg: 40, poleAzimuthDeg: 6, seed: 3 } });
+    const rows = plateRows(viewScene(sky, camera, 'landscape', OPENING), FULL, Infinity);
+    const drawn = (shake: ShakePath | null) => {
+      const light = new Float32Array(rows.width * rows.height);
+      drawStars(rows, 0, durationS, shake, (x, y, lux) => (light[y * rows.width + x]! += lux));
+      return { sum: light.reduce((a, b) => a + b, 0), sites: light.filter((v) => v > 0).length };
+    };
+    const [still, moved] = [drawn(null), drawn(shakePath(SEED, hand, durationS))];
+    expect(moved.sites).toBeGreaterThan(3 * still.sites);
+    // Some leave the frame, others come in.
+    expect(Math.abs(moved.sum / still.sum - 1)).toBeLessThan(0.02);
   });
 });
 

@@ -8,7 +8,7 @@ import type { LightGrid } from './light-grid';
 import { OPEN_SKY_M } from './scene';
 import type { ShakePath } from './shake';
 import { plateShareOf, poseOf } from './space';
-import { skyAxes, starDirection, starsOf, type Star } from './stars';
+import { SIDEREAL_RAD_S, skyAxes, starDirection, starsOf, type Star } from './stars';
 import { cropOf } from './framing';
 
 /** Half width of a sharp star on the sensor, sites (Gaussian σ). */
@@ -52,8 +52,8 @@ export function drawStars(
     const y = ((share.y * size - crop.y) / crop.height) * wholeHeight - y0;
     return { x, y, px: Math.floor(share.x * size), py: Math.floor(share.y * size) };
   };
-  const reach = spot.reach + 1;
-  const margin = reach + 40;
+  const stretches = smears(spot, shake, perRad, SIDEREAL_RAD_S * durationS * perRad);
+  const margin = Math.max(...stretches.map(({ reach }) => reach)) / FINE + 1;
   for (const star of list) {
     if (star.lux * electrons < FAINTEST_E) break; // they come brightest first
     const from = place(star, startS);
@@ -62,27 +62,104 @@ export function drawStars(
     if (Math.max(from.x, to.x) < -margin || Math.min(from.x, to.x) > width + margin) continue;
     if (Math.max(from.y, to.y) < -margin || Math.min(from.y, to.y) > height + margin) continue;
     const channel = apply3(toCamera, star.colour);
-    const trail = Math.hypot(to.x - from.x, to.y - from.y);
-    const count = Math.min(4000, Math.max(1, Math.ceil(trail * 1.5), shake ? shake.x.length : 1));
-    const light = (star.lux * gain) / count;
-    for (let i = 0; i < count; i++) {
-      const t = (i + 0.5) / count;
-      const at = trail > 0.3 ? place(star, startS + t * durationS) : from;
-      if (!at || at.px < 0 || at.py < 0 || at.px >= size || at.py >= size) continue;
-      if (space.distance[at.py * size + at.px]! < OPEN_SKY_M / 2) continue;
-      const k = shake ? Math.min(shake.x.length - 1, Math.floor(t * shake.x.length)) : 0;
-      const x = at.x + (shake ? shake.x[k]! * perRad : 0);
-      const y = at.y + (shake ? shake.y[k]! * perRad : 0);
-      const [x0, y0] = [Math.floor(x), Math.floor(y)];
-      for (let sy = Math.max(0, y0 - reach); sy <= y0 + reach && sy < height; sy++)
-        for (let sx = Math.max(0, x0 - reach); sx <= x0 + reach && sx < width; sx++) {
-          const w = spot.at(sx + 0.5 - x, sy + 0.5 - y);
-          if (w <= 0) continue;
-          const site = cfaIndex(sx, sy);
-          add(sx, sy, w * light * channel[site === 0 ? 0 : site === 3 ? 2 : 1]!);
+    const light = star.lux * gain;
+    stretches.forEach((smear, i) => {
+      const at = place(star, startS + ((i + 0.5) / stretches.length) * durationS);
+      if (!at || at.px < 0 || at.py < 0 || at.px >= size || at.py >= size) return;
+      if (space.distance[at.py * size + at.px]! < OPEN_SKY_M / 2) return;
+      const [left, top] = [placed(at.x, smear.left), placed(at.y, smear.top)];
+      for (let y = Math.max(0, top.site); y < height; y++) {
+        const row = y * FINE - top.from;
+        if (row >= smear.height) break;
+        for (let x = Math.max(0, left.site); x < width; x++) {
+          const column = x * FINE - left.from;
+          if (column >= smear.width) break;
+          const w = smear.share[row * smear.width + column]!;
+          if (w === 0) continue;
+          const site = cfaIndex(x, y);
+          add(x, y, w * light * channel[site === 0 ? 0 : site === 3 ? 2 : 1]!);
         }
-    }
+      }
+    });
   }
+}
+
+/** Points of a smear to a site, along each axis. */
+const FINE = 4;
+/** In one stretch of time a star moves by this at most, sites. */
+const STRETCH_SITES = 2 / 3;
+const MOST_STRETCHES = 4000;
+
+/**
+ * What the lens and the hand make of a point of light in a stretch of the exposure: the share of all its light that falls on a site, by
+ * where the site's middle lies from the star. Rows of points, `FINE` to a site.
+ */
+interface Smear {
+  /** Of the first column and the first row from the star, points. */
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+  readonly share: Float32Array;
+  /** Farthest that it reaches from the star, points. */
+  readonly reach: number;
+}
+
+/** Where a smear comes to lie about a star along one axis: its first column in points of the grid, and the first site in it. */
+function placed(star: number, first: number): { readonly from: number; readonly site: number } {
+  const from = Math.round((star - 0.5) * FINE) + first;
+  return { from, site: Math.ceil(from / FINE) };
+}
+
+/**
+ * The exposure in stretches, short enough for stars to stand still in them: all stars share their smears.
+ * @param trail of the fastest star, sites
+ */
+function smears(
+  spot: ReturnType<typeof spotOf>,
+  shake: ShakePath | null,
+  perRad: number,
+  trail: number,
+): readonly Smear[] {
+  const path = shake ?? { x: Float64Array.of(0), y: Float64Array.of(0) };
+  const moments = path.x.length;
+  const count = Math.min(MOST_STRETCHES, Math.max(1, Math.ceil(trail / STRETCH_SITES)));
+  const reach = (spot.reach + 1) * FINE;
+  const side = 2 * reach + 1;
+  const single = Float32Array.from({ length: side * side }, (_, i) =>
+    spot.at(((i % side) - reach) / FINE, (Math.floor(i / side) - reach) / FINE),
+  );
+  const made = new Map<string, Smear>();
+  return Array.from({ length: count }, (_, i) => {
+    // A path with fewer moments than stretches stands still for some of them.
+    const from = Math.floor((i * moments) / count);
+    const to = Math.max(from + 1, Math.floor(((i + 1) * moments) / count));
+    const key = `${from} ${to}`;
+    const known = made.get(key);
+    if (known) return known;
+    const xs = Int32Array.from(path.x.subarray(from, to), (v) => Math.round(v * perRad * FINE));
+    const ys = Int32Array.from(path.y.subarray(from, to), (v) => Math.round(v * perRad * FINE));
+    const smear = smearOf(single, reach, xs, ys, 1 / (count * (to - from)));
+    made.set(key, smear);
+    return smear;
+  });
+}
+
+/** @param single smear of a point, `2·reach + 1` a side @param each weight of every place of the path */
+function smearOf(single: Float32Array, reach: number, xs: Int32Array, ys: Int32Array, each: number): Smear {
+  const side = 2 * reach + 1;
+  const [minX, minY] = [Math.min(...xs), Math.min(...ys)];
+  const width = Math.max(...xs) - minX + side;
+  const height = Math.max(...ys) - minY + side;
+  const share = new Float32Array(width * height);
+  for (let k = 0; k < xs.length; k++)
+    for (let v = 0; v < side; v++) {
+      const at = (ys[k]! - minY + v) * width + xs[k]! - minX;
+      for (let u = 0; u < side; u++) share[at + u] = share[at + u]! + each * single[v * side + u]!;
+    }
+  const [left, top] = [minX - reach, minY - reach];
+  const ends = [left, top, left + width, top + height];
+  return { left, top, width, height, share, reach: Math.max(...ends.map(Math.abs)) };
 }
 
 /** Collected light of a capture, to be added row by row. */
