@@ -286,4 +286,24 @@ describe('stars', () => {
     expect(Math.abs(long.sum / short.sum - 1)).toBeLessThan(0.25);
     expect(Math.abs(soft.sum / short.sum - 1)).toBeLessThan(0.15);
   });
+
+  it('draw trails without a gap, in the corner of the widest lens too: a long time is the mean of short ones', () => {
+    const wide = viewScene(sky, SIM_ONE['ultra-wide'], 'landscape', OPENING);
+    const rows = plateRows(wide, FULL, Infinity);
+    const [parts, partS] = [150, 2];
+    const drawn = (startS: number, durationS: number, share: number, light: Float32Array) =>
+      drawStars(rows, startS, durationS, null, (x, y, lux) => {
+        if (x < rows.width / 8) light[y * rows.width + x]! += share * lux;
+      });
+    const [long, short] = [0, 1].map(() => new Float32Array(rows.width * rows.height)) as [
+      ...[Float32Array, Float32Array],
+    ];
+    drawn(0, parts * partS, 1, long);
+    for (let i = 0; i < parts; i++) drawn(i * partS, partS, 1 / parts, short);
+    const off = long.reduce((sum, v, i) => sum + Math.abs(v - short[i]!), 0);
+    const all = short.reduce((sum, v) => sum + v, 0);
+    expect(all).toBeGreaterThan(0);
+    // Places are rounded to quarters of sites.
+    expect(off / all).toBeLessThan(0.06);
+  });
 });

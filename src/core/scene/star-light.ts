@@ -52,7 +52,10 @@ export function drawStars(
     const y = ((share.y * size - crop.y) / crop.height) * wholeHeight - y0;
     return { x, y, px: Math.floor(share.x * size), py: Math.floor(share.y * size) };
   };
-  const stretches = smears(spot, shake, perRad, SIDEREAL_RAD_S * durationS * perRad);
+  // A straight picture is stretched towards its corners, by 1 + tan² of the angle from the axis.
+  const corner = Math.hypot(wholeWidth, wholeHeight) / 2 / perRad;
+  const trail = SIDEREAL_RAD_S * durationS * perRad * (1 + corner * corner);
+  const stretches = smears(spot, shake, perRad, trail);
   const margin = Math.max(...stretches.map(({ reach }) => reach)) / FINE + 1;
   for (const star of list) {
     if (star.lux * electrons < FAINTEST_E) break; // they come brightest first
