@@ -1,25 +1,30 @@
 // Three kinds of checks: units beside the code, references against the outside world, and the built app in a browser.
 const node = {
   testEnvironment: 'node',
-  // Types and modules only: functions that tests send into a page must arrive as they are written.
-  transform: {
-    '\\.[jt]sx?$': [
-      'babel-jest',
-      {
-        configFile: false,
-        presets: ['@babel/preset-typescript'],
-        plugins: [
-          require.resolve('./tools/local-globals.cjs'),
-          require.resolve('./tools/import-meta.cjs'),
-          '@babel/plugin-transform-modules-commonjs',
-          '@babel/plugin-transform-dynamic-import',
-        ],
-      },
-    ],
-  },
+  transform: { '\\.[cm]?[jt]sx?$': '<rootDir>/tools/jest-transform.cjs' },
   transformIgnorePatterns: [
     '/node_modules/(?!(client-zip|fast-png|iobuffer|@react-native-async-storage|idb|@noble/hashes)/)',
   ],
+};
+
+/** Screens and hooks, drawn in a page without a browser. */
+const screens = {
+  preset: 'jest-expo/web',
+  displayName: 'screens',
+  testEnvironment: '<rootDir>/tests/screens/environment.cjs',
+  testMatch: ['<rootDir>/{src,app}/**/*.test.tsx'],
+  setupFiles: ['<rootDir>/tests/screens/page.ts'],
+  transform: { '\\.[jt]sx?$': '<rootDir>/tools/jest-transform.cjs' },
+  // What else has modules of the new kind only.
+  transformIgnorePatterns: [
+    '/node_modules/(?!(expo|@expo|react-native|@react-native|idb|client-zip|@noble/hashes)[^/]*/)',
+  ],
+  moduleNameMapper: {
+    '^react-native$': 'react-native-web',
+    '^expo-router$': '<rootDir>/tests/screens/router.ts',
+    '^@react-native-async-storage/async-storage$': '<rootDir>/tests/screens/storage.ts',
+    '/simulated/simulated$': '<rootDir>/tests/screens/camera.ts',
+  },
 };
 
 module.exports = {
@@ -28,6 +33,7 @@ module.exports = {
   testSequencer: '<rootDir>/tools/longest-first.cjs',
   projects: [
     { ...node, displayName: 'units', testMatch: ['<rootDir>/{src,cli,server,tools,bench}/**/*.test.ts'] },
+    screens,
     { ...node, displayName: 'reference', testMatch: ['<rootDir>/tests/reference/**/*.test.ts'] },
     { ...node, displayName: 'e2e', testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'] },
   ],

@@ -1,6 +1,6 @@
 // Velmo from a terminal: the same core as the app. Exit code 0 done, 1 refused, 2 wrong use.
 import { parseArguments, UsageError, type Arguments } from './arguments';
-import { LENS_IDS } from '../src/core/sensor/simulated-camera';
+import { OFFERED_LENS_IDS } from '../src/core/sensor/simulated-camera';
 import { check } from './check';
 import { settingFlags, settingUsage } from './exposure';
 import { meter } from './meter';
@@ -49,7 +49,7 @@ const USAGE = `Velmo
         --out FILE.dng, or a folder with --bracket or --burst
   both, for what is set; what is not given is automatic:
 ${lines(settingUsage())}
-  and for where: [--lens ${LENS_IDS.join('|')}]
+  and for where: [--lens ${OFFERED_LENS_IDS.join('|')}]
         [--lamp NAME=0..1 …] [--support tripod|hand] [--wheel still|slow|fast] [--orientation landscape|portrait]
   plan depth [--focus METRES|inf|hyperfocal] [--background METRES|inf] [--lens …] [--aperture N] [--zoom 1..8]
         what is sharp, what the frame spans, how far a background blurs, and the same with the camera's other lenses

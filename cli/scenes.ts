@@ -3,7 +3,7 @@ import { readSceneDescription } from '../src/core/scene/pack';
 import { plateCropOf } from '../src/core/scene/framing';
 import { OPTICS, opticsOf } from '../src/core/sensor/cameras';
 import { SIM_ONE } from '../src/core/sensor/sim-one';
-import { CAMERA_IDS, LENS_IDS, type SimulatedCamera } from '../src/core/sensor/simulated-camera';
+import { LENS_IDS, OFFERED_CAMERA_IDS, type SimulatedCamera } from '../src/core/sensor/simulated-camera';
 import { choice, type Arguments } from './arguments';
 import { sceneBytes, sceneList } from './scene-files';
 
@@ -16,7 +16,7 @@ export function scenes(args: Arguments): number {
     says,
     orientation,
     camera: optic.lens.name,
-    cameras: CAMERA_IDS.map((camera) => {
+    cameras: OFFERED_CAMERA_IDS.map((camera) => {
       const optics = opticsOf(camera);
       return { id: camera, name: optics[0]!.name, lenses: optics.map((one) => one.lensId) };
     }),

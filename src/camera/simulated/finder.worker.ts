@@ -1,23 +1,14 @@
-// The finder of the simulated cameras: owns the canvas, runs the finder frame by frame, posts one report each.
+// The finder of the simulated cameras: owns the canvas and the scene that is shown, draws frame by frame, posts one report each.
 import * as Comlink from 'comlink';
-import { effectsOf } from '../../core/advice/effects';
-import { BASE_ISO } from '../../core/exposure/settings';
-import { finderFor, type FinderFrame } from '../../core/finder/finder';
-import { digitallyZoomed } from '../../core/scene/digital-zoom';
 import type { Scene } from '../../core/scene/scene';
-import { viewScene } from '../../core/scene/view';
-import { viewSource } from '../../core/scene/view-source';
-import { pictureHistogram } from '../../core/scopes/picture-histogram';
-import { toneLimits } from '../../core/scopes/limits';
-import { isLensId, OPTICS } from '../../core/sensor/cameras';
+import { isLensId } from '../../core/sensor/cameras';
 import type { LensId } from '../../core/sensor/simulated-camera';
-import type { Known } from '../../core/units/known';
 import { watched } from '../../workers/alive';
 import type { Order } from '../order';
 import type { ViewStatus } from '../port';
-import type { Report, Standing } from '../report';
+import type { Report } from '../report';
 import { stopwatch } from '../stopwatch';
-import { consequences, fitOf, handReading, heldUp, weightsOf, type Shown } from './finder-telling';
+import { finderFrames } from './finder-frames';
 import { finderPace } from './pace';
 import { firstLookAt, forgetFailures, isReady, packAt, sceneAt, sceneUrl } from './scene-shelf';
 import type { World } from './world';
@@ -35,7 +26,7 @@ let scene: Scene | undefined;
 let lens: LensId = 'wide';
 let order: Order | undefined;
 let world: World | undefined;
-let finder: Shown | undefined;
+const frames = finderFrames();
 const pace = finderPace();
 
 let report: ((report: Report) => void) | undefined;
@@ -158,145 +149,28 @@ function schedule(delay: number): void {
 function drawFrame(): void {
   if (!scene || !order || !world || !canvas || !context || !order.running || reading > 0) return;
   const started = performance.now();
-  const shown = finderOf(scene, order, world);
-  const current = shown.finder;
   const { stageMs, lap } = stopwatch();
-  const moment = { timeS: (Date.now() / 1000) % DAY_S, sinceTouchS: (started - touchedMs) / 1000 };
-  const measured = current.measure(order, ++frameNumber, moment, lap);
-  current.develop(measured);
-  lap('develop');
-  const picture = order.pictureHistogram ? pictureHistogram(current.rgba) : null;
-  const held = order.other && heldUp(shown, order, order.other, measured, frameNumber, moment);
-  const told = consequences(shown, measured, order);
-  const { zebra, brightest, inFocus, depth, peaking, ...marks } = order.marks;
-  if (depth && !held) current.drawDepth();
-  const iso = held ? order.other!.iso : measured.resolved.settings.iso;
-  const which = {
-    ...marks,
-    inFocus: inFocus ? told.effects : null,
-    zebra: zebra && zebra[iso < BASE_ISO ? 'extended' : 'native'],
-  };
-  const seen = held?.finder ?? current;
-  const disagreement = seen.mark(held?.measured ?? measured, which, order.disagreement);
-  const peaks = peaking && seen.markPeaks(held?.measured ?? measured, frameNumber, peaking);
-  if (brightest && order.settings.meter.pattern === 'highlight' && order.lockedEv100 === null && !held)
-    current.markBrightest(order.settings.meter.burnShare);
-  lap('scopes');
-  if (canvas.width !== current.width || canvas.height !== current.height) {
-    canvas.width = current.width;
-    canvas.height = current.height;
-  }
-  context.putImageData(new ImageData(seen.rgba, current.width, current.height), 0, 0);
-  lap('draw');
-
-  const { outlook } = measured;
-  const { sensor } = shown.view.camera;
-  const { resolved } = measured;
   // A frame of the view before answers no order that is meant for another.
   if (shownUrl === sceneUrl(world.scene, order.optic as LensId) && lens === order.optic) answers = order.seq;
-  report?.({
-    seq: answers,
-    frame: frameNumber,
-    optic: shown.view.camera.lensId,
-    orientation: order.orientation,
-    view: `${scene.description.id}.${shown.view.camera.lensId}`,
-    width: current.width,
-    height: current.height,
-    zoomTimes: order.settings.cut.times,
-    exposure: {
-      settings: resolved.settings,
-      plan: measured.plan,
-      deviationEv: resolved.deviationEv,
-      outOfRangeEv: resolved.outOfRangeEv,
-    },
-    standing: standingOf(measured),
-    focusM: measured.focus.focusM,
-    subjectM: subjectOf(shown, order, measured),
-    focus: measured.focus,
-    peaking: peaks,
-    reading: measured.reading,
-    relative: null,
-    fromGreyEv: null,
-    wholeEv100: measured.wholeEv100,
-    pins: measured.pins,
-    hand: handReading(shown.view, order, world.scene, () => schedule(0)),
-    weights: order.weights ? weightsOf(shown.view) : null,
-    picture,
-    ends: disagreement && { white: disagreement.pictureWhite, black: disagreement.pictureBlack },
-    white: { ...measured.frame.colour.white, by: measured.white.by, measured: measured.white.measured },
-    ring: measured.ring,
-    mixed: measured.white.mixed,
-    raw: {
-      colour: measured.frame.colour,
-      ...told,
-      stopline: outlook.stopline,
-      sites: sensor.width * sensor.height,
-      forecast: outlook.forecast,
-      headroomOfFileEv: outlook.headroomOfFileEv,
-      clippedOfFrame: outlook.forecast.clipped.reduce((sum, share) => sum + share / 4, 0),
-      headroomEv: outlook.headroomEv,
-      sparkle: outlook.sparkle,
-      range: outlook.range,
-      fit: fitOf(shown.view, measured, order),
-      toneLimits: toneLimits(measured.frame.colour, resolved.settings, measured.print),
-      disagreement,
-      comparison: held?.comparison ?? null,
-      cleanEv: outlook.cleanEv,
-      floorEv: measured.floorEv,
-      midGreyEv: measured.midGreyEv,
-    },
-    stageMs,
-  });
+  const asked = {
+    ...{ scene, lens, order, world, answers },
+    longSide: isReady(shownUrl) ? pace.longSide : FIRST_LOOK_SIDE,
+    number: ++frameNumber,
+    moment: { timeS: (Date.now() / 1000) % DAY_S, sinceTouchS: (started - touchedMs) / 1000 },
+  };
+  const { rgba, width, height, report: told } = frames.draw(asked, lap, () => schedule(0));
+  if (canvas.width !== width || canvas.height !== height) {
+    canvas.width = width;
+    canvas.height = height;
+  }
+  context.putImageData(new ImageData(rgba, width, height), 0, 0);
+  lap('draw');
+  report?.({ ...told, stageMs });
   drawn();
   const tookMs = performance.now() - started;
   // What is looked at first is there for a moment only.
   if (isReady(shownUrl)) pace.took(tookMs);
   schedule(Math.max(0, FRAME_MS - tookMs));
-}
-
-/** What the depth sensor tells of what is focused on: the place of the focus where that was parted, the spot, or where it looked. */
-function subjectOf({ finder: of, view }: Shown, { focusAt }: Order, { focus }: FinderFrame): Known<number> {
-  if (!view.camera.depthSensor) return { unknown: 'this camera has no depth sensor' };
-  const at = focusAt ?? (focus.state === 'hand' ? null : focus.at);
-  if (!at) return { unknown: 'no place is chosen' };
-  return of.distanceAt(at) ?? { unknown: 'farther than the depth sensor reaches' };
-}
-
-function standingOf({ resolved: { settings }, focus: { focusM }, frame: { colour } }: FinderFrame): Standing {
-  const { shutterS, iso, apertureN, compensationEv } = settings;
-  return {
-    shutter: shutterS,
-    iso,
-    aperture: apertureN,
-    compensationEv,
-    focus: focusM,
-    white: colour.white.kelvin,
-  };
-}
-
-function finderOf(from: Scene, { orientation, settings }: Order, { outside }: World): Shown {
-  const { times } = settings.cut;
-  const key = JSON.stringify([orientation, outside, lens, times]);
-  const longSide = isReady(shownUrl) ? pace.longSide : FIRST_LOOK_SIDE;
-  if (finder?.scene !== from || finder.key !== key || finder.longSide !== longSide) {
-    const same = finder?.scene === from && finder.key === key;
-    const view = same
-      ? finder!.view
-      : viewScene(from, digitallyZoomed(OPTICS[lens], times), orientation, outside);
-    // Lamps that are turned up move no lens.
-    const lies = JSON.stringify([orientation, lens, times]);
-    const kept = finder?.scene === from && finder.lies === lies ? finder.finder.focusKept() : null;
-    finder = {
-      key,
-      lies,
-      longSide,
-      scene: from,
-      view,
-      finder: finderFor(viewSource(view, 1, longSide), true, kept),
-      effects: same ? finder!.effects : effectsOf(view),
-    };
-  }
-  return finder;
 }
 
 Comlink.expose(api);

@@ -50,6 +50,8 @@ export interface Body {
   readonly typicalFrameBytes: number;
   /** True when the world in front of the body is simulated too and can be arranged. */
   readonly arrangedWorld: boolean;
+  /** False for a body that nobody is shown, though a desk may stand on it. */
+  readonly offered?: false;
 }
 
 /** The body that an optic belongs to. @throws RangeError when there is none */

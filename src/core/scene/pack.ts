@@ -56,7 +56,7 @@ export async function readScenePack(bytes: Uint8Array): Promise<Scene> {
     description,
     size: size >> 1,
     lamps: coded.map(reduced),
-    space: everySecond(places, size),
+    space: halvedSpace(places, size),
     fine: { lamps: coded, from: 0, size, space: () => places },
   };
 }
@@ -74,7 +74,8 @@ export async function readFirstLook(bytes: Uint8Array): Promise<Scene> {
   return { description, size: size >> times, lamps };
 }
 
-function everySecond({ distance, surface }: SceneSpace, size: number): SceneSpace {
+/** Every second pixel of where surfaces are, both ways. @param size pixels along */
+export function halvedSpace({ distance, surface }: SceneSpace, size: number): SceneSpace {
   const half = size >> 1;
   const less = { distance: new Float32Array(half * half), surface: new Uint8Array(half * half) };
   for (let y = 0, o = 0; y < half; y++)

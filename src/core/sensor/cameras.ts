@@ -14,22 +14,34 @@ import {
 } from '../units/ladders';
 import { SIM_IRIS } from './sim-iris';
 import { SIM_ONE } from './sim-one';
+import { SIM_SMALL } from './sim-small';
 import {
   CAMERA_IDS,
   LENS_IDS,
+  OFFERED_CAMERA_IDS,
   PLATE_IDS,
+  SMALL_IDS,
   ZOOM_IDS,
   type CameraId,
   type LensId,
   type SimulatedCamera,
 } from './simulated-camera';
 
-export const OPTICS: Readonly<Record<LensId, SimulatedCamera>> = { ...SIM_ONE, ...SIM_IRIS };
+export const OPTICS: Readonly<Record<LensId, SimulatedCamera>> = {
+  ...SIM_ONE,
+  ...SIM_IRIS,
+  ...SIM_SMALL,
+};
+
+const LENSES: Readonly<Record<CameraId, readonly LensId[]>> = {
+  'sim-one': PLATE_IDS,
+  'sim-iris': ZOOM_IDS,
+  'sim-small': SMALL_IDS,
+};
 
 /** Optics of a camera from the widest to the longest. */
 export function opticsOf(id: CameraId): readonly SimulatedCamera[] {
-  const lenses: readonly LensId[] = id === 'sim-one' ? PLATE_IDS : ZOOM_IDS;
-  return lenses.map((lens) => OPTICS[lens]);
+  return LENSES[id].map((lens) => OPTICS[lens]);
 }
 
 export function isLensId(value: unknown): value is LensId {
@@ -39,6 +51,7 @@ export function isLensId(value: unknown): value is LensId {
 const SAYS: Readonly<Record<CameraId, string>> = {
   'sim-one': 'A phone: three lenses, each with one aperture.',
   'sim-iris': 'A compact camera: one zoom lens with an iris, f/2.8 to f/8, and a larger sensor.',
+  'sim-small': 'For tests: the phone with a sixteenth of its sites.',
 };
 /** A usual DNG with its small pictures. */
 const TYPICAL_FRAME_BYTES = 15_500_000;
@@ -82,6 +95,7 @@ export function simulatedBodies(): readonly Body[] {
   return CAMERA_IDS.map((id) => {
     const optics = opticsOf(id);
     const { name, sensor } = optics[0]!;
+    const offered = (OFFERED_CAMERA_IDS as readonly string[]).includes(id);
     return {
       id,
       name,
@@ -91,6 +105,7 @@ export function simulatedBodies(): readonly Body[] {
       megapixels: Math.round((sensor.width * sensor.height) / 1e6),
       typicalFrameBytes: TYPICAL_FRAME_BYTES,
       arrangedWorld: true,
+      ...(!offered && { offered }),
     };
   });
 }

@@ -9,11 +9,16 @@ export const PLATE_IDS = ['ultra-wide', 'wide', 'tele'] as const;
 export type PlateId = (typeof PLATE_IDS)[number];
 
 export const ZOOM_IDS = ['zoom-24', 'zoom-35', 'zoom-50', 'zoom-77'] as const;
+/** Of the body for tests. */
+export const SMALL_IDS = ['small-13', 'small-24', 'small-77'] as const;
 /** Sim One's lenses go by their plates, Sim Iris's zoom by its marked stops. */
-export const LENS_IDS = [...PLATE_IDS, ...ZOOM_IDS] as const;
+export const OFFERED_LENS_IDS = [...PLATE_IDS, ...ZOOM_IDS] as const;
+export const LENS_IDS = [...OFFERED_LENS_IDS, ...SMALL_IDS] as const;
 export type LensId = (typeof LENS_IDS)[number];
 
-export const CAMERA_IDS = ['sim-one', 'sim-iris'] as const;
+/** Bodies that people can choose. */
+export const OFFERED_CAMERA_IDS = ['sim-one', 'sim-iris'] as const;
+export const CAMERA_IDS = [...OFFERED_CAMERA_IDS, 'sim-small'] as const;
 export type CameraId = (typeof CAMERA_IDS)[number];
 
 export interface SimulatedCamera {

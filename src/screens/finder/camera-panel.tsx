@@ -12,7 +12,7 @@ import { colour, radius, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 
 export function CameraPanel() {
-  const bodies = useCameras((c) => c.bodies);
+  const bodies = useCameras((c) => c.bodies).filter(({ offered }) => offered !== false);
   const notice = useDesk((d) => d.notice);
   const { takeBody } = useDesk.getState();
   const chosen = useBody();
