@@ -35,6 +35,12 @@ module.exports = {
     { ...node, displayName: 'units', testMatch: ['<rootDir>/{src,cli,server,tools,bench}/**/*.test.ts'] },
     screens,
     { ...node, displayName: 'reference', testMatch: ['<rootDir>/tests/reference/**/*.test.ts'] },
-    { ...node, displayName: 'e2e', testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'] },
+    {
+      ...node,
+      displayName: 'e2e',
+      testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'],
+      globalSetup: '<rootDir>/tests/e2e/stage-setup.ts',
+      globalTeardown: '<rootDir>/tests/e2e/stage-teardown.ts',
+    },
   ],
 };

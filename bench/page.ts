@@ -1,18 +1,20 @@
 // What the page itself costs while the finder runs: the share of time in which its main thread is busy, by the browser's own task durations, with all
 // scopes on and with none beside the stopline, on a wide screen. And the press: how long until its frames are safe, what the finder does while they are read out.
 import type { Page } from 'puppeteer-core';
-import { defaultFolders } from '../server/main';
 import {
   byId,
   fillRoll,
   framesPass,
   live,
+  FULL,
   openStage,
+  SHIPPED,
   safe,
   taken,
   tap,
   type Stage,
 } from '../tests/e2e/browser';
+import { closeHall, openHall } from '../tests/e2e/stage-setup';
 import { moments, type Budgeted } from './moments';
 import { between, median, several, slowerNow } from './reference';
 import { slowDevice } from './slow';
@@ -22,12 +24,12 @@ const SECONDS = 6;
 const FAR = 1.25;
 
 async function main(): Promise<void> {
-  const stage = await openStage(defaultFolders);
+  const hall = await openHall(SHIPPED);
+  const stage = await openStage({ desk: FULL });
   const page = await stage.phone();
   await page.setViewport({ width: 1280, height: 800 });
   await page.goto(stage.origin);
   await live(page);
-  await page.keyboard.press('Shift');
   const busy = async () => {
     await framesPass(page, 20);
     const frame = () => page.$eval('canvas', (canvas) => Number(canvas.dataset.frame));
@@ -69,6 +71,7 @@ async function main(): Promise<void> {
   await sheet(stage);
   await looking(stage);
   await stage.close();
+  await closeHall(hall);
 }
 
 const PRESSES = 8;

@@ -6,7 +6,8 @@ import type { Scene, SceneListing } from '../src/core/scene/scene';
 import type { PlateId } from '../src/core/sensor/simulated-camera';
 import { UsageError } from './arguments';
 
-const folder = join(__dirname, '..', 'assets', 'scenes');
+/** Where packed scenes are; another folder of them can be named in the environment. */
+const folder = process.env.VELMO_SCENES ?? join(__dirname, '..', 'assets', 'scenes');
 
 /** Scenes in the order of the firing day. */
 export function sceneList(): SceneListing[] {

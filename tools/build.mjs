@@ -8,7 +8,35 @@ import { root, run } from './install.mjs';
 
 const cache = join(root, '.cache');
 
+/** The app and what the demo shows. */
 export function buildAll() {
+  buildApp();
+  step(
+    'roll',
+    ['src/core', 'cli', 'tools/demo-roll.ts', 'assets/scenes'],
+    join(cache, 'demo', 'roll.json'),
+    () => {
+      console.log('Taking the demo roll: eight frames…');
+      run('npx', ['tsx', 'tools/demo-roll.ts']);
+    },
+  );
+}
+
+/** What pages under test are served beside the app: scenes with a part of their detail, and a roll with a part of its sites. */
+export function buildForTests() {
+  const scene = ['src/core/scene', 'src/core/numeric', 'assets/scenes'];
+  step('light-scenes', [...scene, 'tools/light-scenes.ts'], join(cache, 'light-scenes', 'scenes.json'), () =>
+    run('npx', ['tsx', 'tools/light-scenes.ts']),
+  );
+  step(
+    'small-roll',
+    ['src/core', 'cli', 'tools/demo-roll.ts', 'tools/light-scenes.ts', 'assets/scenes'],
+    join(cache, 'small-roll', 'roll.json'),
+    () => run('npx', ['tsx', 'tools/demo-roll.ts', '--small'], { stdio: ['ignore', 'ignore', 'inherit'] }),
+  );
+}
+
+export function buildApp() {
   step(
     'app',
     [
@@ -33,15 +61,6 @@ export function buildAll() {
       }
       addBootScript();
       compressAll(join(root, 'dist'));
-    },
-  );
-  step(
-    'roll',
-    ['src/core', 'cli', 'tools/demo-roll.ts', 'assets/scenes'],
-    join(cache, 'demo', 'roll.json'),
-    () => {
-      console.log('Taking the demo roll: eight frames…');
-      run('npx', ['tsx', 'tools/demo-roll.ts']);
     },
   );
 }

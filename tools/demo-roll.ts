@@ -1,6 +1,7 @@
-// Takes the frames of the demo roll with the core itself: DNGs, thumbnails and records in .cache/demo.
+// `npx tsx tools/demo-roll.ts [--small]`: takes the frames of the demo roll with the core itself: DNGs, thumbnails and records in .cache/demo; or
+// with the body for tests, of scenes with a part of their detail, in .cache/small-roll.
 import { createHash } from 'node:crypto';
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { encodeJpeg } from '../cli/jpeg';
 import { loadScene } from '../cli/scene-files';
@@ -19,7 +20,9 @@ import { OPENING } from '../src/core/scene/outside';
 import { viewScene } from '../src/core/scene/view';
 import type { Orientation } from '../src/core/body/orientation';
 import { OPTICS, opticOfCamera } from '../src/core/sensor/cameras';
-import type { LensId } from '../src/core/sensor/simulated-camera';
+import type { LensId, PlateId } from '../src/core/sensor/simulated-camera';
+import { readScenePack } from '../src/core/scene/pack';
+import type { Scene } from '../src/core/scene/scene';
 import type { SettingValues } from '../src/core/setting/settings';
 import { parseIso, parseShutter } from '../src/core/units/ladders';
 import { fromUint8Array } from 'js-base64';
@@ -67,14 +70,24 @@ const TAKES: readonly Take[] = [
   },
 ];
 
+const small = process.argv.includes('--small');
+const cache = join(__dirname, '..', '.cache');
+const SMALL: Readonly<Partial<Record<LensId, LensId>>> = { wide: 'small-24', tele: 'small-77' };
+
+async function sceneOf(id: string, plates: PlateId): Promise<Scene> {
+  if (!small) return loadScene(id, plates);
+  return readScenePack(readFileSync(join(cache, 'light-scenes', `${id}.${plates}.vsc`)));
+}
+
 async function main() {
-  const folder = join(__dirname, '..', '.cache', 'demo');
+  const folder = join(cache, small ? 'small-roll' : 'demo');
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(folder, { recursive: true });
   const roll = [];
   for (const [i, take] of TAKES.entries()) {
-    const camera = OPTICS[take.lens ?? 'wide'];
-    const scene = await loadScene(take.scene ?? 'wheel-bench', camera.plates);
+    const lens = take.lens ?? 'wide';
+    const camera = OPTICS[(small && SMALL[lens]) || lens];
+    const scene = await sceneOf(take.scene ?? 'wheel-bench', camera.plates);
     const outside = { ...OPENING, support: take.tripod ? ('tripod' as const) : ('hand' as const) };
     const view = viewScene(scene, camera, take.orientation, outside);
     const settings: SettingValues = {

@@ -1,6 +1,7 @@
 // For the test runner: types, JSX and modules taken away by esbuild, in a few milliseconds a file. Functions stay as they are written, for
 // tests send them into pages. Suites that put mocks in place of modules go through Babel, which moves those above the imports.
 const { createHash } = require('node:crypto');
+const { readFileSync } = require('node:fs');
 const { extname } = require('node:path');
 const { transformSync, version } = require('esbuild');
 
@@ -12,35 +13,44 @@ const LOADERS = { '.ts': 'ts', '.tsx': 'tsx', '.js': 'jsx', '.jsx': 'jsx', '.mjs
 const MATH = 'const Math = globalThis.Math;';
 const ADDRESS = "const __address = require('url').pathToFileURL(__filename).href;";
 
+const esbuilt = (source, path, options) =>
+  transformSync(source, {
+    loader: LOADERS[extname(path)] ?? 'js',
+    target: 'es2022',
+    jsx: 'automatic',
+    sourcefile: path,
+    sourcesContent: false,
+    define: { 'import.meta.url': '__address' },
+    ...options,
+  });
+
+/** Moves mocks above the imports. */
 let babel;
-const mocking = () =>
+const hoisting = () =>
   (babel ??= require('babel-jest').default.createTransformer({
     configFile: false,
-    presets: ['@babel/preset-typescript', ['@babel/preset-react', { runtime: 'automatic' }]],
     plugins: ['@babel/plugin-transform-modules-commonjs', '@babel/plugin-transform-dynamic-import'],
   }));
 
 module.exports = {
   process(source, path, options) {
-    if (source.includes('jest.mock(')) return mocking().process(source, path, options);
-    const { code, map } = transformSync(source, {
-      loader: LOADERS[extname(path)] ?? 'js',
+    const own = /\b(?:const|let|var|function|class|import) Math\b/.test(source) ? '' : MATH;
+    const head = own + (source.includes('import.meta.url') ? ADDRESS : '');
+    if (source.includes('jest.mock(')) {
+      const { code } = esbuilt(source, path, { sourcemap: 'inline' });
+      return hoisting().process(head + code, path, options);
+    }
+    const { code, map } = esbuilt(source, path, {
       format: 'cjs',
-      target: 'es2022',
-      jsx: 'automatic',
       sourcemap: 'external',
-      sourcefile: path,
-      sourcesContent: false,
-      define: { 'import.meta.url': '__address' },
       supported: { 'dynamic-import': false },
     });
-    const own = /\b(?:const|let|var|function|class|import) Math\b/.test(source) ? '' : MATH;
-    const address = source.includes('import.meta.url') ? ADDRESS : '';
-    return { code: own + address + code, map };
+    return { code: head + code, map };
   },
   getCacheKey(source, path, { configString }) {
     return createHash('sha256')
-      .update(`${version} ${__filename} ${configString} ${path}\n`)
+      .update(readFileSync(__filename))
+      .update(`${version} ${configString} ${path}\n`)
       .update(source)
       .digest('hex');
   },

@@ -4,32 +4,37 @@ const { default: Sequencer } = require('@jest/test-sequencer');
 
 /** Longest first; the rest may come in any order. */
 const LONG = [
+  'e2e/sizes',
+  'e2e/workers',
+  'e2e/looking-again',
+  'e2e/lent-camera',
+  'finder/world',
+  'e2e/first-light',
+  'e2e/safe',
+  'finder/exposure',
   'reference/cli',
-  'reference/forecast',
-  'reference/focus',
-  'reference/white',
-  'reference/metering',
+  'e2e/wide',
+  'e2e/tabs',
+  'e2e/check',
+  'e2e/white',
+  'e2e/rolls',
+  'e2e/drive',
   'reference/dng-readers',
-  'reference/scenes',
-  'reference/defocus',
+  'reference/forecast',
+  'reference/white',
   'reference/leaving',
-  'reference/peaking',
+  'reference/focus',
+  'reference/metering',
   'review/difference',
   'scene/fine-plates',
-  'dng/dng',
-  'scene/zoom-and-depth',
-  'scene/as-captured',
-  'sensor/sensor',
-  'scene/scene',
-  'scene/grain-kernel',
-  'scene/unpack-kernel',
-  'frame/picture-frame',
 ];
 
 module.exports = class extends Sequencer {
   sort(tests) {
     const place = ({ path }) => {
-      const found = LONG.findIndex((name) => path.endsWith(`${name}.test.ts`));
+      const found = LONG.findIndex(
+        (name) => path.endsWith(`${name}.test.ts`) || path.endsWith(`${name}.test.tsx`),
+      );
       return found < 0 ? LONG.length : found;
     };
     return [...tests].sort((a, b) => place(a) - place(b));

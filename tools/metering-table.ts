@@ -9,7 +9,7 @@ import { BURN_SHARE } from '../src/core/meter/highlight';
 import type { PatternId } from '../src/core/meter/pattern';
 import { readMeter } from '../src/core/meter/read';
 import { SPOT_SHARES } from '../src/core/meter/spot';
-import type { Scene } from '../src/core/scene/scene';
+import type { Scene, SceneListing } from '../src/core/scene/scene';
 import { viewScene } from '../src/core/scene/view';
 import { SIM_ONE_WIDE } from '../src/core/sensor/sim-one';
 import { formatEv, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../src/core/units/ladders';
@@ -33,10 +33,13 @@ const COLUMNS: readonly { name: string; id: PatternId; spotShare: number }[] = [
 ];
 
 /** Markdown rows: EV at ISO 100 and the automatic settings, through the wide lens by hand, spots in the middle. */
-export async function meteringTable(load: (id: string) => Promise<Scene> = loadScene): Promise<string> {
+export async function meteringTable(
+  load: (id: string) => Promise<Scene> = loadScene,
+  scenes: readonly SceneListing[] = sceneList(),
+): Promise<string> {
   const head = ['Scene', ...COLUMNS.map((c) => c.name)];
   const rows = [head, head.map(() => '---')];
-  for (const { id, name } of sceneList()) {
+  for (const { id, name } of scenes) {
     const view = viewScene(await load(id), SIM_ONE_WIDE, 'landscape');
     const plan = planFor(
       { lens: SIM_ONE_WIDE.lens, steadyS: steadyTimeS(SIM_ONE_WIDE.equivalentMm, 'hand') },

@@ -1,6 +1,5 @@
 // Takes the pictures of docs/screenshots from the built demo: `npx tsx tools/screenshots.ts [part …]`. Panels that belong together stand side
 // by side in one picture.
-import { defaultFolders } from '../server/main';
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { decode, encode } from 'fast-png';
@@ -11,16 +10,17 @@ import { pictureReduced } from '../src/core/raw/develop-image';
 import type { LinearImage } from '../src/core/sensor/rgb-image';
 import {
   byId,
-  FAKE_CAMERA,
   framesPass,
   live,
   openStage,
   safe,
+  SHIPPED,
   taken as allTaken,
   wordsBecome,
   type Stage,
 } from '../tests/e2e/browser';
 import { lentLive } from '../tests/e2e/lent';
+import { closeHall, openHall } from '../tests/e2e/stage-setup';
 
 const folder = join(__dirname, '..', 'docs', 'screenshots');
 /** Made by tools/scenes/contact.ts. */
@@ -33,10 +33,12 @@ async function main() {
   // All of them anew, or only the named parts.
   if (asked.length === 0)
     for (const name of readdirSync(folder)) if (name !== NOT_OURS) rmSync(join(folder, name));
-  const stage = await openStage(defaultFolders);
+  const hall = await openHall(SHIPPED, film());
+  const stage = await openStage({ desk: {} });
   for (const [name, take] of Object.entries(parts))
     if (asked.length === 0 || asked.includes(name)) await take(stage);
   await stage.close();
+  await closeHall(hall);
 }
 
 async function picture(page: Page): Promise<Uint8Array> {
@@ -485,16 +487,15 @@ async function rolls(stage: Stage) {
   }
 }
 
-/** The browser's own camera: Chromium's, that plays a frame of the demo roll. */
-async function lent() {
+/** What the browser's test camera plays: a frame of the demo roll. */
+function film(): Buffer {
   const demo = join(__dirname, '..', '.cache', 'demo');
   const [first] = readdirSync(demo).filter((name) => name.endsWith('.dng'));
-  const clip = join(demo, 'lent.y4m');
-  writeFileSync(clip, stillClip(rawFrameOf(readDng(readFileSync(join(demo, first!)))), 480, 640));
-  const stage = await openStage(defaultFolders, undefined, [
-    ...FAKE_CAMERA,
-    `--use-file-for-fake-video-capture=${clip}`,
-  ]);
+  return stillClip(rawFrameOf(readDng(readFileSync(join(demo, first!)))), 480, 640);
+}
+
+/** The browser's own camera. */
+async function lent(stage: Stage) {
   const page = await opened(stage, 'phone');
   await press(page, 'more', 'more-tab-camera', 'body-browser');
   await lentLive(page);
@@ -510,8 +511,7 @@ async function lent() {
   await framesPass(page, 8);
   panels.unshift(await picture(page));
   save('lent-camera-phone', ...panels);
-  await stage.close();
-  rmSync(clip);
+  await page.close();
 }
 
 /** A video of one picture, as YUV4MPEG2: Y′CbCr of BT.601 in limited range. */

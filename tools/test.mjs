@@ -1,6 +1,7 @@
-// `npm test`: installs what is missing (npm and Debian packages), then runs every check. The last line counts them.
+// `npm test`: installs what is missing (npm and Debian packages), then runs every check, both cores at work. The last line counts them.
+// `npm run test:long` runs the same with all that sweeps leave out here.
 import { spawn, spawnSync } from 'node:child_process';
-import { mkdirSync, readFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { installPackages, root, run } from './install.mjs';
 
@@ -12,77 +13,98 @@ const PROGRAMS = {
   exiftool: 'libimage-exiftool-perl',
   exiv2: 'exiv2',
 };
+const LONG = process.argv.includes('--long');
+const started = Date.now();
 
 installPackages();
 installPrograms();
+mkdirSync(join(root, '.cache'), { recursive: true });
 
 let [passed, failed] = [0, 0];
 const bin = (name) => join(root, 'node_modules', '.bin', name);
-// The build keeps one core busy, what is checked without it the other.
-const building = built();
+const env = { ...process.env, ...(LONG && { VELMO_LONG: '1' }) };
+
+// One core builds what pages under test are served; the other checks what needs no build.
+const served = built('buildForTests').then(() => built('buildApp'));
 // Told where it is waited for.
-building.catch(() => undefined);
+served.catch(() => undefined);
 await check('types', bin('tsc'), ['--noEmit']);
 await check('lint', bin('eslint'), ['.']);
 await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-await check('import direction', bin('depcruise'), [
-  '--config',
-  '.dependency-cruiser.cjs',
-  'app',
-  'src',
-  'cli',
-  'server',
-  'bench',
-  'tools',
-]);
+const layers = ['app', 'src', 'cli', 'server', 'bench', 'tools'];
+await check('import direction', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...layers]);
+await check('names in general code', bin('tsx'), ['tools/names.ts']);
 await check('unused code', bin('knip'), ['--no-config-hints']);
-await building;
-// Both cores: left to itself the runner keeps one free.
-jest(['units', 'reference'], ['--maxWorkers=2']);
-// What a browser leaves open is not waited for.
-jest(['e2e'], ['--runInBand', '--forceExit']);
+await check('weight of the repository', process.execPath, ['tools/weight.mjs']);
+await served;
+await jest(['units', 'screens', 'reference', 'e2e']);
+console.log(`${seconds(Date.now() - started)} in all`);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
 
+function seconds(ms) {
+  return `${(ms / 1000).toFixed(1)} s`;
+}
+
 async function check(name, command, args) {
-  const started = Date.now();
+  const from = Date.now();
   const { status, said } = await ended(spawn(command, args, { cwd: root }));
   const good = status === 0;
   if (good) passed++;
   else failed++;
-  console.log(`${good ? '✓' : '✕'} ${name} (${((Date.now() - started) / 1000).toFixed(1)} s)`);
+  console.log(`${good ? '✓' : '✕'} ${name} (${seconds(Date.now() - from)})`);
   if (!good) console.log(said);
 }
 
-/** The app for the tests in a browser. @throws Error with what the build said when it fails */
-async function built() {
-  const build = "import('./tools/build.mjs').then(({ buildAll }) => buildAll())";
+/** Something of `build.mjs`. @throws Error with what the build said when it fails */
+async function built(what) {
+  const from = Date.now();
+  const build = `import('./tools/build.mjs').then((build) => build.${what}())`;
   const { status, said } = await ended(spawn(process.execPath, ['-e', build], { cwd: root }));
   if (status !== 0) throw new Error(`The app could not be built\n${said}`);
+  console.log(`✓ ${what} (${seconds(Date.now() - from)})`);
 }
 
 function ended(child) {
   return new Promise((resolve, reject) => {
     let said = '';
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (bytes) => (said += bytes));
+    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (bytes) => (said += bytes));
     child.on('error', reject);
     child.on('close', (status) => resolve({ status, said }));
   });
 }
 
-/** Runs projects of jest and adds their tests to the count; a suite that cannot start counts as one failure. */
-function jest(projects, extra) {
-  const report = join(root, '.cache', `jest-${projects.join('-')}.json`);
-  mkdirSync(join(root, '.cache'), { recursive: true });
-  spawnSync(bin('jest'), ['--selectProjects', ...projects, '--json', `--outputFile=${report}`, ...extra], {
-    cwd: root,
-    stdio: ['ignore', 'ignore', 'inherit'],
-  });
+/**
+ * Runs projects of jest and adds their tests to the count; a suite that cannot start counts as one failure, and so does a run without a report.
+ * Two suites at a time: left to itself the runner keeps a core free. Of what a browser leaves open nothing is waited for.
+ */
+async function jest(projects) {
+  const report = join(root, '.cache', 'jest.json');
+  rmSync(report, { force: true });
+  const runner = join(root, 'node_modules', 'jest', 'bin', 'jest.js');
+  const child = spawn(
+    process.execPath,
+    [
+      ...[runner, '--selectProjects', ...projects, '--maxWorkers=2', '--forceExit'],
+      ...['--json', `--outputFile=${report}`],
+    ],
+    { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] },
+  );
+  await ended(child);
+  if (!existsSync(report)) {
+    console.log('✕ The tests gave no report');
+    failed++;
+    return;
+  }
   const { numPassedTests, numFailedTests, testResults } = JSON.parse(readFileSync(report, 'utf8'));
   passed += numPassedTests;
   failed +=
     numFailedTests +
     testResults.filter((t) => t.status === 'failed' && t.assertionResults.length === 0).length;
+  console.log('Seconds a suite:');
+  const took = ({ startTime, endTime }) => endTime - startTime;
+  for (const suite of testResults.sort((a, b) => took(b) - took(a)))
+    console.log(`${seconds(took(suite)).padStart(9)}  ${suite.name.slice(root.length + 1)}`);
 }
 
 function installPrograms() {
@@ -91,10 +113,10 @@ function installPrograms() {
   const packages = missing.map(([, name]) => name);
   console.log(`Installing Debian packages: ${packages.join(' ')}…`);
   const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
-  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  const quiet = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   const apt = (...args) => {
     const [command, ...rest] = [...sudo, 'apt-get', '-qq', ...args];
-    run(command, rest, { env, stdio: ['ignore', 'ignore', 'inherit'] });
+    run(command, rest, { env: quiet, stdio: ['ignore', 'ignore', 'inherit'] });
   };
   apt('update');
   apt('install', '-y', '--no-install-recommends', ...packages);

@@ -11,7 +11,7 @@ import type { MixedLight } from '../src/core/white/mixed';
 import type { Vec3 } from '../src/core/numeric/matrix';
 import { finderFor, type FinderAsk } from '../src/core/finder/finder';
 import { OPENING } from '../src/core/scene/outside';
-import type { Scene, SceneLamp } from '../src/core/scene/scene';
+import type { SceneLamp, SceneListing } from '../src/core/scene/scene';
 import { viewScene } from '../src/core/scene/view';
 import { viewSource } from '../src/core/scene/view-source';
 import { SIM_ONE_WIDE } from '../src/core/sensor/sim-one';
@@ -57,11 +57,11 @@ function truthOf({ light }: SceneLamp): WhitePoint {
 
 /** Through the wide lens on a tripod, as the finder sees it at its own exposure. */
 export async function whiteErrors(
-  load: (id: string) => Promise<Scene> = loadScene,
+  scenes: readonly SceneListing[] = sceneList(),
 ): Promise<readonly WhiteError[]> {
   const errors: WhiteError[] = [];
-  for (const { id, name, lamps } of sceneList()) {
-    const scene = await load(id);
+  for (const { id, name, lamps } of scenes) {
+    const scene = await loadScene(id);
     for (const lamp of lamps) {
       const levels = Object.fromEntries(lamps.map((other) => [other.id, other === lamp ? 1 : 0]));
       const view = viewScene(scene, SIM_ONE_WIDE, 'landscape', { ...OPENING, levels, support: 'tripod' });

@@ -1,7 +1,5 @@
-// Starts the server on a free port and Chromium on a fresh profile; pages of a phone's size or of a wide screen.
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+// Pages of a phone's size or of a wide screen in the browser that all suites share, each suite with contexts of its own; and what a person does on
+// them.
 import axe from 'axe-core';
 import puppeteer, {
   type Browser,
@@ -11,12 +9,10 @@ import puppeteer, {
   type WebWorker,
 } from 'puppeteer-core';
 import { buildServer, defaultFolders, type ServerOptions } from '../../server/main';
-import { lightScenes } from './light-scenes';
+import { testFolders } from './folders';
 
-const FLAGS = [
-  ...['--no-sandbox', '--disable-gpu', '--enable-unsafe-swiftshader', '--disable-quic', '--no-first-run'],
-  ...['--disable-background-networking', '--disable-component-update', '--disable-sync'],
-];
+/** A wait is for a state; this only ends what hangs, on a machine that is several times slower than any. */
+const PATIENCE_MS = 90_000;
 
 export interface Stage {
   readonly origin: string;
@@ -30,19 +26,71 @@ export interface Stage {
 /** What is answered in place of a file; undefined leaves it as it is. */
 export type Fault = (path: string) => { readonly status: number; readonly body: string } | undefined;
 
-/** Chromium's own moving test picture as a camera, agreed to without asking. */
-export const FAKE_CAMERA = ['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'];
+export interface StageOptions {
+  /** Served in place of what the tests' server has. */
+  readonly folders?: Partial<ServerOptions>;
+  readonly fault?: Fault;
+  /** What the desk of a new page opens with: its parts by their names. */
+  readonly desk?: Readonly<Record<string, unknown>>;
+}
 
-/**
- * @param folders what is served: the opening scene at half its detail, unless others are named
- * @param flags further flags of Chromium
- */
-export async function openStage(
-  folders: Partial<ServerOptions> = {},
-  fault?: Fault,
-  flags: readonly string[] = [],
-): Promise<Stage> {
-  const server = await buildServer({ ...defaultFolders, scenes: await lightScenes(), ...folders });
+/** As a desk that was used before: with the small body before a scene in which nothing turns, and no labels of a first visit. */
+export const SMALL = {
+  optic: 'small-24',
+  guided: true,
+  outside: { levels: {}, support: 'hand', wheel: 'still' },
+};
+/** The same, and the wheel turns. */
+export const TURNING = { ...SMALL, outside: { ...SMALL.outside, wheel: 'slow' } };
+/** The same with the phone's own twelve megapixels. */
+export const FULL = { guided: true };
+
+/** Served as it is shipped: scenes with all of their detail. */
+export const SHIPPED = defaultFolders;
+
+export async function openStage({ folders, fault, desk = SMALL }: StageOptions = {}): Promise<Stage> {
+  const server = folders || fault ? await ownServer({ ...testFolders, ...folders }, fault) : undefined;
+  const origin = server ? await server.listen({ port: 0, host: '127.0.0.1' }) : process.env.VELMO_ORIGIN!;
+  const browser = await puppeteer.connect({
+    browserWSEndpoint: process.env.VELMO_BROWSER!,
+    protocolTimeout: 2 * PATIENCE_MS,
+  });
+  const contexts: BrowserContext[] = [];
+  // One that nobody has a page in any more is emptied and used again: what the browser keeps of scripts stays warm in it.
+  const empty = async () => {
+    // What is kept would come in place of what the server answers now.
+    if (!fault) for (const context of contexts) if ((await context.pages()).length === 0) return context;
+    const context = await browser.createBrowserContext();
+    contexts.push(context);
+    return context;
+  };
+  const open = async (viewport: Parameters<Page['setViewport']>[0], context?: BrowserContext) => {
+    const page = await (context ?? (await empty())).newPage();
+    page.setDefaultTimeout(PATIENCE_MS);
+    if (!context) {
+      await forget(page, origin);
+      await page.goto(`${origin}/nothing.json`);
+      await page.evaluate(setDesk, desk);
+    }
+    await page.setViewport(viewport);
+    return page;
+  };
+  return {
+    origin,
+    browser,
+    phone: (context) =>
+      open({ width: 390, height: 844, deviceScaleFactor: 1, isMobile: true, hasTouch: true }, context),
+    wide: (context) => open({ width: 1280, height: 800 }, context),
+    close: async () => {
+      await Promise.all(contexts.map((context) => context.close()));
+      await browser.disconnect();
+      await server?.close();
+    },
+  };
+}
+
+async function ownServer(folders: ServerOptions, fault?: Fault) {
+  const server = await buildServer(folders);
   server.addHook('onRequest', async (request, reply) => {
     const found = fault?.(request.url);
     if (found)
@@ -51,65 +99,48 @@ export async function openStage(
         .headers({ 'cache-control': 'no-store', 'content-type': 'application/javascript' })
         .send(found.body);
   });
-  const origin = await server.listen({ port: 0, host: '127.0.0.1' });
-  const profile = mkdtempSync(join(tmpdir(), 'velmo-e2e-'));
-  const browser = await puppeteer.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: [...FLAGS, ...flags],
-    userDataDir: profile,
+  return server;
+}
+
+/** Runs in a page of the program's origin on which the program is not: puts parts of the desk where it will look for them. */
+async function setDesk(parts: Readonly<Record<string, unknown>>): Promise<void> {
+  const db = await new Promise<IDBDatabase>((resolve, reject) => {
+    const request = indexedDB.open('velmo-desk', 1);
+    request.onupgradeneeded = () => request.result.createObjectStore('entries');
+    request.onsuccess = () => resolve(request.result);
+    request.onerror = () => reject(request.error ?? new Error('The store does not open'));
   });
-  // A profile that nobody has a page in any more is emptied and used again: what the browser keeps of scripts stays warm in it.
-  const profiles: BrowserContext[] = [];
-  const empty = async () => {
-    // What is kept would come in place of what the server answers now.
-    if (fault) return browser.createBrowserContext();
-    for (const context of profiles) if ((await context.pages()).length === 0) return context;
-    const context = await browser.createBrowserContext();
-    profiles.push(context);
-    return context;
-  };
-  const open = async (viewport: Parameters<Page['setViewport']>[0], context?: BrowserContext) => {
-    const page = await (context ?? (await empty())).newPage();
-    if (!context) await forget(page, origin);
-    await page.setViewport(viewport);
-    return page;
-  };
-  return {
-    origin,
-    browser,
-    phone: (context) =>
-      open({ width: 390, height: 844, deviceScaleFactor: 2, isMobile: true, hasTouch: true }, context),
-    wide: (context) => open({ width: 1280, height: 800 }, context),
-    close: async () => {
-      await browser.close();
-      await server.close();
-      rmSync(profile, { recursive: true, force: true });
-    },
-  };
+  const change = db.transaction('entries', 'readwrite');
+  for (const [part, value] of Object.entries(parts))
+    change.objectStore('entries').put(JSON.stringify(value), `desk:2:${part}`);
+  await new Promise((done) => (change.oncomplete = done));
+  db.close();
 }
 
 /** Nothing is stored for the page's origin any more, and nothing is granted. */
 async function forget(page: Page, origin: string): Promise<void> {
   const session = await page.createCDPSession();
-  await session.send('Storage.clearDataForOrigin', { origin, storageTypes: 'all' });
+  await session.send('Storage.clearDataForOrigin', {
+    origin,
+    storageTypes: 'cookies,file_systems,indexeddb,local_storage,service_workers,cache_storage',
+  });
   await session.detach();
   await page.browserContext().clearPermissionOverrides();
 }
 
-/** Screens that every control is tried on. */
+/** Screens that controls are tried on. */
 export const SIZES = [
   { name: 'upright', width: 390, height: 844, isMobile: true, hasTouch: true },
   { name: 'lying', width: 844, height: 390, isMobile: true, hasTouch: true },
   { name: 'wide', width: 1280, height: 800, isMobile: false, hasTouch: true },
 ] as const;
 
-/** A live finder on a screen of that size, without the labels of a first visit: any key puts them away. */
+/** A live finder on a screen of that size. */
 export async function openedAt(stage: Stage, size: (typeof SIZES)[number]): Promise<Page> {
   const page = await stage.phone();
   await page.setViewport({ ...size, deviceScaleFactor: 1 });
   await page.goto(stage.origin);
   await live(page);
-  await page.keyboard.press('Shift');
   return page;
 }
 
@@ -135,15 +166,15 @@ export async function workerOf(page: Page, name: string): Promise<WebWorker> {
 
 /** Waits until the finder shows the whole scene, the lens is not on its way, and words have followed. */
 export async function live(page: Page): Promise<void> {
-  await page.waitForSelector(byId('reading'), { timeout: 15_000 });
+  await page.waitForSelector(byId('reading'));
   await page.waitForFunction(
     (chip: string) => !/loading/.test(document.querySelector(chip)?.textContent ?? 'loading'),
-    { timeout: 20_000 },
+    {},
     byId('outside'),
   );
   await page.waitForFunction(
     () => !['searching', 'waiting'].includes(document.querySelector('canvas')?.dataset.focus ?? 'waiting'),
-    { timeout: 20_000 },
+    {},
   );
   await framesPass(page, 3);
 }
@@ -184,7 +215,7 @@ export async function serious(page: Page): Promise<string[]> {
 
 /** Waits until the desk has been stored with these words in it: "part":value. */
 export async function deskKeeps(page: Page, word: string): Promise<void> {
-  await page.waitForFunction(deskKept, { timeout: 20_000, polling: 200 }, word);
+  await page.waitForFunction(deskKept, { polling: 200 }, word);
 }
 
 /** Waits until the finder has drawn `count` more frames and words tell of them: what was set before is in them. */
@@ -195,7 +226,7 @@ export async function framesPass(page: Page, count = 4): Promise<void> {
       const { frame = 0, said = 0 } = document.querySelector('canvas')?.dataset ?? {};
       return Number(frame) >= least && Number(said) >= least;
     },
-    { timeout: 20_000 },
+    {},
     from + count,
   );
 }
@@ -232,7 +263,7 @@ export async function safe(page: Page, act: () => Promise<unknown>): Promise<voi
   await act();
   await page.waitForFunction(
     (n: number) => Number(document.querySelector('canvas')?.dataset.taken) > n,
-    { timeout: 60_000 },
+    {},
     before,
   );
 }
@@ -242,7 +273,7 @@ export async function taken(page: Page): Promise<void> {
   await page.waitForFunction(
     (s: string) =>
       !document.querySelector(s) && document.querySelector('canvas')?.dataset.reading === 'false',
-    { timeout: 60_000 },
+    {},
     byId('capture-busy'),
   );
 }
@@ -261,7 +292,7 @@ export async function rollBecomes(
 ): Promise<void> {
   await page.waitForFunction(
     (s: string, words: string) => document.querySelector(s)?.getAttribute('aria-label') === words,
-    { timeout: 60_000 },
+    {},
     byId('open-sheet'),
     `Sheet, ${frames} frames${waiting > 0 ? `, ${waiting} waiting` : ''}`,
   );
@@ -277,7 +308,7 @@ export async function wordsBecome(page: Page, id: string, pattern: RegExp): Prom
   await page.waitForFunction(
     (selector: string, source: string) =>
       new RegExp(source).test(document.querySelector(selector)?.textContent ?? ''),
-    { timeout: 20_000 },
+    {},
     byId(id),
     pattern.source,
   );

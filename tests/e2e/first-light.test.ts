@@ -7,15 +7,16 @@ import { SHUTTER_LADDER } from '../../src/core/units/ladders';
 import { checkDng } from '../../src/core/dng/check';
 import { readDng } from '../../src/core/dng/read';
 import { pgmSamples, runTool } from '../reference/run-tool';
-import { defaultFolders } from '../../server/main';
 import {
   byId,
   framesPass,
+  FULL,
   live,
   openStage,
   rollCount,
   safe,
   serious,
+  SHIPPED,
   take,
   tap,
   tapAt,
@@ -27,12 +28,12 @@ import {
   type Stage,
 } from './browser';
 
-jest.setTimeout(120_000);
+jest.setTimeout(300_000);
 
 let stage: Stage;
 const downloads = mkdtempSync(join(tmpdir(), 'velmo-downloads-'));
 beforeAll(async () => {
-  stage = await openStage(defaultFolders);
+  stage = await openStage();
 });
 afterAll(async () => {
   await stage.close();
@@ -63,7 +64,7 @@ describe('on a phone, before the press', () => {
 
   it('opens with a live finder, a reading and automatic settings', async () => {
     expect(await words(page, 'reading')).toMatch(/EV \d+\.\d · \d+ cd\/m²/);
-    expect(await words(page, 'status')).toMatch(/DNG 12 MP.*24 mm f\/1\.8/);
+    expect(await words(page, 'status')).toMatch(/DNG 1 MP.*24 mm f\/1\.8/);
     expect(await page.$eval(byId('fader-shutter'), (e) => e.getAttribute('aria-valuetext'))).toMatch(
       /automatic/,
     );
@@ -172,6 +173,63 @@ describe('on a phone, before the press', () => {
   });
 });
 
+it('on a phone, in twelve megapixels: presses, opens the frame, downloads it, independent software reads what the check reads; what waits can be cancelled', async () => {
+  const shipped = await openStage({ folders: SHIPPED, desk: FULL });
+  const page = await shipped.phone();
+  await page.setViewport({ width: 390, height: 844, deviceScaleFactor: 2, isMobile: true, hasTouch: true });
+  await page.goto(shipped.origin);
+  await live(page);
+  await tap(page, 'lock');
+  await take(page);
+  // A lock is kept over captures.
+  await wordsBecome(page, 'lock-words', /by whole reading: 1\/\d+ · ISO/);
+  await tap(page, 'open-sheet');
+  await page.waitForSelector(byId('sheet-frame'));
+  const count = await frames(page);
+  await tapOn(page, (await page.$$(byId('sheet-frame')))[0]!);
+  await page.waitForSelector(byId('picture-fit'));
+  expect(await words(page, 'capture-data')).toMatch(/Velmo Sim One/);
+  expect(await words(page, 'forecast-table')).toMatch(/G1/);
+  await wordsBecome(page, 'forecast-held', /The forecast held/);
+  await tap(page, 'full');
+  await page.waitForSelector(byId('picture-full'));
+  const session = await page.createCDPSession();
+  await session.send('Browser.setDownloadBehavior', {
+    behavior: 'allow',
+    browserContextId: page.browserContext().id,
+    downloadPath: downloads,
+    eventsEnabled: true,
+  });
+  await tap(page, 'download');
+  const file = await downloaded();
+  const report = checkDng(readFileSync(file));
+  if (!report.ok) throw new Error(report.message);
+  // The phone was held upright: the file lies as its sensor does, and says how it is to be turned.
+  expect([report.width, report.height]).toEqual([4032, 3024]);
+  expect(readDng(readFileSync(file)).orientation).toBe(6);
+  expect(report.layout).toMatch(/^GBRG/);
+  const { data } = pgmSamples(runTool('dcraw', ['-E', '-4', '-j', '-t', '0', '-c', file], downloads).stdout);
+  let [red, sum] = [0, 0];
+  for (let y = 1; y < report.height; y += 2)
+    for (let x = 0; x < report.width; x += 2) {
+      red++;
+      sum += data[y * report.width + x]!;
+    }
+  expect(report.channels[0]!.sites).toBe(red);
+  expect(report.channels[0]!.mean).toBeCloseTo(sum / red, 6);
+  expect(
+    runTool('exiftool', ['-validate', '-warning', '-error', '-a', file], downloads).stdout.toString(),
+  ).toMatch(/: OK\s*$/);
+  // After a reload it is still there.
+  await page.goto(`${shipped.origin}/sheet`);
+  await page.waitForSelector(byId('sheet-frame'));
+  expect(await frames(page)).toBe(count);
+  await page.goto(shipped.origin);
+  await live(page);
+  await waits(page);
+  await shipped.close();
+});
+
 describe('on a phone', () => {
   // One page for all of them, one after the other.
   let page: Page;
@@ -181,57 +239,9 @@ describe('on a phone', () => {
   });
   afterAll(async () => page.close());
 
-  it('presses, opens the frame, downloads it, and independent software reads what the check reads', async () => {
-    await tap(page, 'lock');
-    await take(page);
-    // A lock is kept over captures.
-    await wordsBecome(page, 'lock-words', /by whole reading: 1\/\d+ · ISO/);
+  it('deletes a frame and takes it back', async () => {
     await tap(page, 'open-sheet');
     await page.waitForSelector(byId('sheet-frame'));
-    const count = await frames(page);
-    await tapOn(page, (await page.$$(byId('sheet-frame')))[0]!);
-    await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
-    expect(await words(page, 'capture-data')).toMatch(/Velmo Sim One/);
-    expect(await words(page, 'forecast-table')).toMatch(/G1/);
-    await wordsBecome(page, 'forecast-held', /The forecast held/);
-    await tap(page, 'full');
-    await page.waitForSelector(byId('picture-full'));
-    const session = await page.createCDPSession();
-    await session.send('Browser.setDownloadBehavior', {
-      behavior: 'allow',
-      browserContextId: page.browserContext().id,
-      downloadPath: downloads,
-      eventsEnabled: true,
-    });
-    await tap(page, 'download');
-    const file = await downloaded();
-    const report = checkDng(readFileSync(file));
-    if (!report.ok) throw new Error(report.message);
-    // The phone was held upright: the file lies as its sensor does, and says how it is to be turned.
-    expect([report.width, report.height]).toEqual([4032, 3024]);
-    expect(readDng(readFileSync(file)).orientation).toBe(6);
-    expect(report.layout).toMatch(/^GBRG/);
-    const { data } = pgmSamples(
-      runTool('dcraw', ['-E', '-4', '-j', '-t', '0', '-c', file], downloads).stdout,
-    );
-    let [red, sum] = [0, 0];
-    for (let y = 1; y < report.height; y += 2)
-      for (let x = 0; x < report.width; x += 2) {
-        red++;
-        sum += data[y * report.width + x]!;
-      }
-    expect(report.channels[0]!.sites).toBe(red);
-    expect(report.channels[0]!.mean).toBeCloseTo(sum / red, 6);
-    expect(
-      runTool('exiftool', ['-validate', '-warning', '-error', '-a', file], downloads).stdout.toString(),
-    ).toMatch(/: OK\s*$/);
-    // After a reload it is still there.
-    await page.goto(`${stage.origin}/sheet`);
-    await page.waitForSelector(byId('sheet-frame'));
-    expect(await frames(page)).toBe(count);
-  });
-
-  it('deletes a frame and takes it back', async () => {
     const count = await frames(page);
     await tapOn(page, (await page.$$(byId('sheet-frame')))[1]!);
     await tap(page, 'delete');
@@ -248,37 +258,6 @@ describe('on a phone', () => {
     );
     await tap(page, 'to-finder');
     await live(page);
-    await tap(page, 'lock');
-  });
-
-  it('what waits is shown in the sheet, can be cancelled there, one or all, and taken back', async () => {
-    const { frames: count } = await rollCount(page);
-    for (let i = 0; i < 3; i++) await safe(page, () => tap(page, 'release'));
-    await tap(page, 'open-sheet');
-    await page.waitForFunction(
-      (s: string) => document.querySelectorAll(s).length === 3,
-      {},
-      byId('waiting-frame'),
-    );
-    expect(await serious(page)).toEqual([]);
-    const head = (told: RegExp) =>
-      page.waitForFunction(
-        (source: string) =>
-          new RegExp(source).test(document.querySelector('[role=heading]')?.textContent ?? ''),
-        { timeout: 60_000 },
-        told.source,
-      );
-    // The newest has not been begun.
-    await tap(page, 'cancel-frame');
-    await head(/· 2 waiting/);
-    await tap(page, 'undo');
-    await head(/· 3 waiting/);
-    await tap(page, 'cancel-all');
-    await head(new RegExp(`^${count} frames$`));
-    await tap(page, 'undo');
-    await head(new RegExp(`^${count + 3} frames$`));
-    await tap(page, 'to-finder');
-    await framesPass(page);
   });
 
   it('remembers the desk over a reload', async () => {
@@ -307,7 +286,7 @@ describe('on a phone', () => {
     await page.waitForSelector(byId('sheet-frame'));
     expect(await serious(page)).toEqual([]);
     await tapOn(page, (await page.$$(byId('sheet-frame')))[0]!);
-    await page.waitForSelector(byId('picture-fit'), { timeout: 30_000 });
+    await page.waitForSelector(byId('picture-fit'));
     expect(await serious(page)).toEqual([]);
   });
 
@@ -339,10 +318,41 @@ describe('on a phone', () => {
       };
     });
     await tap(page, 'release');
-    await page.waitForSelector(byId('rescue'), { timeout: 30_000 });
+    await page.waitForSelector(byId('rescue'));
     expect(await words(page, 'unsaved')).toMatch(/Taken, but not saved.*Download/);
   });
 });
+
+/** What waits is shown in the sheet, can be cancelled there, one or all, and taken back. */
+async function waits(page: Page): Promise<void> {
+  const { frames: count } = await rollCount(page);
+  for (let i = 0; i < 3; i++) await safe(page, () => tap(page, 'release'));
+  await tap(page, 'open-sheet');
+  await page.waitForFunction(
+    (s: string) => document.querySelectorAll(s).length === 3,
+    {},
+    byId('waiting-frame'),
+  );
+  expect(await serious(page)).toEqual([]);
+  const head = (told: RegExp) =>
+    page.waitForFunction(
+      (source: string) =>
+        new RegExp(source).test(document.querySelector('[role=heading]')?.textContent ?? ''),
+      {},
+      told.source,
+    );
+  // The newest has not been begun.
+  await tap(page, 'cancel-frame');
+  await head(/· 2 waiting/);
+  await tap(page, 'undo');
+  await head(/· 3 waiting/);
+  await tap(page, 'cancel-all');
+  await head(new RegExp(`^${count} frames$`));
+  await tap(page, 'undo');
+  await head(new RegExp(`^${count + 3} frames$`));
+  await tap(page, 'to-finder');
+  await framesPass(page);
+}
 
 /** The newest finished download. */
 async function downloaded(): Promise<string> {

@@ -1,12 +1,12 @@
 // The labels of a first visit: they point at what is there, take no touch, go with the next one, and come back when they are asked for.
 import type { Page } from 'puppeteer-core';
-import { byId, deskKeeps, live, openStage, serious, tap, type Stage } from './browser';
+import { byId, deskKeeps, framesPass, live, openStage, serious, tap, type Stage } from './browser';
 
-jest.setTimeout(60_000);
+jest.setTimeout(300_000);
 
 let stage: Stage;
 beforeAll(async () => {
-  stage = await openStage();
+  stage = await openStage({ desk: { optic: 'small-24' } });
 });
 afterAll(() => stage.close());
 let page: Page;
@@ -39,14 +39,15 @@ it('stand there on the first visit, and never by themselves again', async () => 
 
 it('lie inside the window on small phones and on wide screens, none over another', async () => {
   page = await stage.phone();
+  await page.goto(stage.origin);
+  await live(page);
   for (const [width, height] of [
     [320, 568],
     [390, 844],
     [1280, 800],
   ] as const) {
     await page.setViewport({ width, height });
-    await page.goto(stage.origin);
-    await live(page);
+    await framesPass(page, 4);
     await page.keyboard.press('?');
     await page.waitForSelector(byId('guide'));
     const boxes = await page.$$eval(`${byId('guide')} > div`, (signs) =>

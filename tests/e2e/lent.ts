@@ -107,13 +107,10 @@ export async function takeLent(page: Page): Promise<void> {
 
 /** Waits until the finder shows frames of the browser's camera. */
 export async function lentLive(page: Page): Promise<void> {
-  await page.waitForFunction(
-    () => {
-      const { scene = '', said = '' } = document.querySelector('canvas')?.dataset ?? {};
-      return scene.startsWith('browser:') && Number(said) > 1;
-    },
-    { timeout: 20_000 },
-  );
+  await page.waitForFunction(() => {
+    const { scene = '', said = '' } = document.querySelector('canvas')?.dataset ?? {};
+    return scene.startsWith('browser:') && Number(said) > 1;
+  }, {});
 }
 
 /** Waits until the reading lies within a twentieth of a stop of this, and gives it. */
@@ -121,7 +118,7 @@ export async function readsAbout(page: Page, ev: number, within = 0.05): Promise
   await page.waitForFunction(
     (about: number, most: number) =>
       Math.abs(Number(document.querySelector('canvas')?.dataset.ev100) - about) <= most,
-    { timeout: 15_000 },
+    {},
     ev,
     within,
   );

@@ -39,6 +39,8 @@ const run = (...args: string[]) =>
   spawnSync(process.execPath, [program, 'shoot', '--size', 'preview', '--support', 'tripod', ...args], {
     cwd: root,
     encoding: 'utf8',
+    // What is answered is not about detail.
+    env: { ...process.env, VELMO_SCENES: join(root, '.cache', 'light-scenes') },
   });
 const told = (out: string, ...args: string[]) => {
   const { stdout, stderr } = run('--json', '--out', join(folder, out), ...args);

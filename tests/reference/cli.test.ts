@@ -25,6 +25,8 @@ function velmo(...args: string[]) {
   const { stdout, stderr, status } = spawnSync(process.execPath, [program, ...args], {
     cwd: root,
     encoding: 'utf8',
+    // What is answered is not about detail.
+    env: { ...process.env, VELMO_SCENES: join(root, '.cache', 'light-scenes') },
   });
   return { stdout, stderr, status, json: () => JSON.parse(stdout) as Record<string, never> };
 }

@@ -7,12 +7,13 @@ import { cropOf } from '../../src/core/scene/framing';
 import { discsOf, viewScene } from '../../src/core/scene/view';
 import { OPTICS } from '../../src/core/sensor/cameras';
 import type { LensId } from '../../src/core/sensor/simulated-camera';
+import { partOf } from '../sweep';
 import { edgeLight, fittedDisc } from './disc-edge';
 
 jest.setTimeout(120_000);
 const PREVIEW = 640;
 
-describe.each(['zoom-77', 'tele', 'wide'] as LensId[])(
+describe.each(partOf(['zoom-77', 'tele', 'wide'] as LensId[], 1))(
   'the grey card of the glaze table through the %s',
   (lens) => {
     it('is spread by the disc of its distance within 5 %, for 3 … 60 samples of the finder and 8 … 120 sites', async () => {

@@ -7,23 +7,16 @@ import { viewScene } from '../../src/core/scene/view';
 import { focusSourceOf } from '../../src/core/scene/view-source';
 import { OPTICS } from '../../src/core/sensor/cameras';
 import { initialValues } from '../../src/core/setting/values';
+import { LONG, partOf } from '../sweep';
 import { focusTrial, type FocusTrial } from '../../tools/focus-trials';
 
 jest.setTimeout(300_000);
 
 const SCENES = [
-  ...[
-    'wheel-bench',
-    'glaze-table',
-    'spy-hole',
-    'shed-door',
-    'bisque-shelf',
-    'soot-wall',
-    'tile-board',
-    'yard-night',
-  ],
+  ...['bisque-shelf', 'yard-night'],
+  ...partOf(['wheel-bench', 'glaze-table', 'spy-hole', 'shed-door', 'soot-wall', 'tile-board'], 1),
 ];
-const LENSES = ['wide', 'tele', 'zoom-24', 'zoom-77'] as const;
+const LENSES = LONG ? (['wide', 'tele', 'zoom-24', 'zoom-77'] as const) : (['wide', 'tele'] as const);
 /** Off the middle lines. */
 const PLACES = [
   { x: 0.3, y: 0.35 },
@@ -49,7 +42,7 @@ const found = (of: (key: string) => boolean = () => true) =>
 
 it('is right, within the depth of field, in 95 of 100 trials in which it says that it found something', () => {
   const all = found();
-  expect(all.length).toBeGreaterThan(40);
+  expect(all.length).toBeGreaterThan(LONG ? 40 : 5);
   const right = all.filter((one) => one.right);
   expect(right.length / all.length).toBeGreaterThanOrEqual(0.95);
 });

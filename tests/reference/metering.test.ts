@@ -18,10 +18,12 @@ import { OPENING } from '../../src/core/scene/outside';
 import type { Scene } from '../../src/core/scene/scene';
 import { viewScene } from '../../src/core/scene/view';
 import { SIM_ONE_WIDE } from '../../src/core/sensor/sim-one';
+import { partOf } from '../sweep';
 import { meteringTable, tableInDocs } from '../../tools/metering-table';
 
 jest.setTimeout(120_000);
 
+const part = partOf(sceneList(), 3);
 const scenes = new Map<string, Promise<Scene>>();
 const scene = (id: string) => {
   const known = scenes.get(id) ?? loadScene(id);
@@ -59,13 +61,17 @@ const CHOICES: Readonly<Record<string, readonly [ev100: number, why: string]>> =
 };
 
 describe('the whole pattern', () => {
-  it.each(sceneList().map((s) => s.id))('on %s is what a careful photographer would accept', async (id) => {
+  it.each(part.map((s) => s.id))('on %s is what a careful photographer would accept', async (id) => {
     const { ev100 } = readMeter((await seen(id)).sight, 'whole', aim);
     expect(Math.abs(ev100 - CHOICES[id]![0])).toBeLessThan(4 / 3);
   });
 
   it('gives the figures of the table in the docs', async () => {
-    expect(tableInDocs()).toBe(await meteringTable(scene));
+    const [head, rule, ...rows] = (await meteringTable(scene, part)).split('\n');
+    const [headInDocs, ruleInDocs, ...rowsInDocs] = tableInDocs().split('\n');
+    expect([headInDocs, ruleInDocs]).toEqual([head, rule]);
+    expect(rowsInDocs).toHaveLength(sceneList().length);
+    expect(rowsInDocs).toEqual(expect.arrayContaining(rows));
   });
 });
 
@@ -89,23 +95,20 @@ describe('the highlight pattern', () => {
     }
   });
 
-  it.each(sceneList().map((s) => s.id))(
-    'on %s puts the brightest 0.03 %% just under raw clip',
-    async (id) => {
-      const finder = finderFor(viewSource(await seen(id, { ...OPENING, support: 'tripod' })));
-      const { counted, resolved } = finder.measure(
-        { ...ask, settings: { ...automatic, meter: metering('highlight') } },
-        1,
-      );
-      // The sun's glint on the bench asks for more than the shortest time: that is said, and it is all that is missing.
-      const missing = resolved.outOfRangeEv ?? 0;
-      expect(missing).toBeGreaterThanOrEqual(0);
-      expect(missing).toBeLessThan(0.5);
-      // In the finder's samples, some 300 000, the share is a few dozen: twice of it is surely held.
-      expect(headroomEv(counted, 0.0006)).toBeGreaterThan(0);
-      expect(headroomEv(counted, 0.0003)).toBeLessThan(0.85);
-    },
-  );
+  it.each(part.map((s) => s.id))('on %s puts the brightest 0.03 %% just under raw clip', async (id) => {
+    const finder = finderFor(viewSource(await seen(id, { ...OPENING, support: 'tripod' })));
+    const { counted, resolved } = finder.measure(
+      { ...ask, settings: { ...automatic, meter: metering('highlight') } },
+      1,
+    );
+    // The sun's glint on the bench asks for more than the shortest time: that is said, and it is all that is missing.
+    const missing = resolved.outOfRangeEv ?? 0;
+    expect(missing).toBeGreaterThanOrEqual(0);
+    expect(missing).toBeLessThan(0.5);
+    // In the finder's samples, some 300 000, the share is a few dozen: twice of it is surely held.
+    expect(headroomEv(counted, 0.0006)).toBeGreaterThan(0);
+    expect(headroomEv(counted, 0.0003)).toBeLessThan(0.85);
+  });
 
   it('and a small spot keep what is inside the spy-hole, in a short time at base ISO', async () => {
     const { sight, description } = await seen('spy-hole');

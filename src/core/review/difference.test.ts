@@ -1,5 +1,6 @@
 // What is said of two frames, against frames that were made with just that difference; numbers by brute force; phase correlation to a tenth of a site.
 import * as fc from 'fast-check';
+import { LONG } from '../../../tests/sweep';
 import { nextUint32, randomFrom } from '../numeric/random';
 import type { BayerPhase, NoiseModel } from '../sensor/raw-frame';
 import { isUnknown } from '../units/known';
@@ -44,9 +45,14 @@ function frame({
     const wide = own + blur * blur;
     const height = (500 * uniform() ** 2 * own) / wide;
     const reach = 4 * Math.sqrt(wide);
-    for (let y = Math.max(0, Math.ceil(cy - reach)); y < Math.min(side, cy + reach); y++)
-      for (let x = Math.max(0, Math.ceil(cx - reach)); x < Math.min(side, cx + reach); x++)
-        light[y * side + x]! += height * Math.exp(-((x - cx) ** 2 + (y - cy) ** 2) / (2 * wide));
+    const [left, right] = [Math.max(0, Math.ceil(cx - reach)), Math.min(side, cx + reach)];
+    const across = Array.from({ length: Math.max(0, Math.ceil(right - left)) }, (_, i) =>
+      Math.exp(-((left + i - cx) ** 2) / (2 * wide)),
+    );
+    for (let y = Math.max(0, Math.ceil(cy - reach)); y < Math.min(side, cy + reach); y++) {
+      const here = height * Math.exp(-((y - cy) ** 2) / (2 * wide));
+      for (let i = 0; i < across.length; i++) light[y * side + left + i]! += here * across[i]!;
+    }
   }
   const chance = randomFrom(seed, 5);
   const draw = () => (nextUint32(chance) + 0.5) / 2 ** 32;
@@ -188,7 +194,8 @@ describe('edges', () => {
       const made = frame({ seed, side: 300, blur: 1e3 });
       return known(placeFigures(made, MIDDLE));
     };
-    for (let seed = 1; seed < 12; seed++) expect(isUnknown(steeper(flat(seed), flat(seed + 50)))).toBe(true);
+    for (let seed = 1; seed < (LONG ? 12 : 3); seed++)
+      expect(isUnknown(steeper(flat(seed), flat(seed + 50)))).toBe(true);
   });
 });
 

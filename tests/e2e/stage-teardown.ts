@@ -1,0 +1,1 @@
+export { tearDown as default } from './stage-setup';
