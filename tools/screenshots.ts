@@ -21,6 +21,7 @@ import {
 } from '../tests/e2e/browser';
 import { lentLive } from '../tests/e2e/lent';
 import { closeHall, openHall } from '../tests/e2e/stage-setup';
+import { inPalette } from './palette';
 
 const folder = join(__dirname, '..', 'docs', 'screenshots');
 /** Made by tools/scenes/contact.ts. */
@@ -61,7 +62,10 @@ function save(name: string, ...pictures: readonly Uint8Array[]) {
           data[3 * (y * width + left + x) + c] = Number(from[channels * (y * w + x) + c]);
     left += w + gap;
   }
-  writeFileSync(join(folder, `${name}.png`), encode({ width, height, data, channels: 3, depth: 8 }));
+  writeFileSync(
+    join(folder, `${name}.png`),
+    inPalette(encode({ width, height, data, channels: 3, depth: 8 })),
+  );
 }
 
 /** A click that needs no place on the screen; waits for what it changes. */

@@ -326,7 +326,7 @@ export async function touchDrag(page: Page, id: string, dx: number, dy: number):
   const touch = await page.touchscreen.touchStart(x, y);
   for (let i = 1; i <= 8; i++) await touch.move(x + (dx * i) / 8, y + (dy * i) / 8);
   await touch.end();
-  await framesPass(page, 10);
+  await framesPass(page, 5);
 }
 
 /** Has the desk been stored with this word in it? Runs in the page. */

@@ -191,7 +191,7 @@ describe('by touch', () => {
     for (let i = 1; i <= 6; i++) await one.move(box.x + 200 - 8 * i, y);
     await wordsBecome(page, 'stopline-raw', /Compensation −/);
     await one.end();
-    await framesPass(page, 10);
+    await framesPass(page, 5);
     const start = await from();
     const left = await page.touchscreen.touchStart(box.x + 150, y);
     const right = await page.touchscreen.touchStart(box.x + 210, y);
@@ -202,7 +202,7 @@ describe('by touch', () => {
     await left.end();
     await right.end();
     expect(await from()).toBeGreaterThan(start + 1);
-    await framesPass(page, 10);
+    await framesPass(page, 5);
   });
 
   it('themes change every screen, are kept over a reload, and pass the same checks', async () => {

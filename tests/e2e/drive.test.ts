@@ -116,6 +116,6 @@ it('on a wide screen a burst lasts as long as the space bar is held', async () =
   // Let go, it ends: whatever has not been counted yet is one at most.
   const taken = await all();
   expect(taken - before).toBeLessThan(30);
-  await framesPass(page, 15);
+  await framesPass(page, 8);
   expect(await all()).toBeLessThanOrEqual(taken + 1);
 });

@@ -173,7 +173,7 @@ describe('on a phone, before the press', () => {
   });
 });
 
-it('on a phone, in twelve megapixels: presses, opens the frame, downloads it, independent software reads what the check reads; what waits can be cancelled', async () => {
+it('on a phone, in twelve megapixels: presses, opens the frame, downloads it, and independent software reads what the check reads', async () => {
   const shipped = await openStage({ folders: SHIPPED, desk: FULL });
   const page = await shipped.phone();
   await page.setViewport({ width: 390, height: 844, deviceScaleFactor: 2, isMobile: true, hasTouch: true });
@@ -224,9 +224,6 @@ it('on a phone, in twelve megapixels: presses, opens the frame, downloads it, in
   await page.goto(`${shipped.origin}/sheet`);
   await page.waitForSelector(byId('sheet-frame'));
   expect(await frames(page)).toBe(count);
-  await page.goto(shipped.origin);
-  await live(page);
-  await waits(page);
   await shipped.close();
 });
 
@@ -258,6 +255,48 @@ describe('on a phone', () => {
     );
     await tap(page, 'to-finder');
     await live(page);
+  });
+
+  it('what waits is shown in the sheet, can be cancelled there, one or all, and taken back', async () => {
+    // Nothing is read out to its end until the test lets it.
+    const exposer = await workerOf(page, 'exposer');
+    await exposer.evaluate(() => {
+      const worker = self as unknown as { letGo: () => void };
+      const write = OffscreenCanvas.prototype.convertToBlob;
+      const gate = new Promise<void>((open) => (worker.letGo = open));
+      OffscreenCanvas.prototype.convertToBlob = async function (...args) {
+        await gate;
+        return write.apply(this, args);
+      };
+    });
+    const { frames: count } = await rollCount(page);
+    for (let i = 0; i < 3; i++) await safe(page, () => tap(page, 'release'));
+    await tap(page, 'open-sheet');
+    await page.waitForFunction(
+      (s: string) => document.querySelectorAll(s).length === 3,
+      {},
+      byId('waiting-frame'),
+    );
+    expect(await serious(page)).toEqual([]);
+    const head = (told: RegExp) =>
+      page.waitForFunction(
+        (source: string) =>
+          new RegExp(source).test(document.querySelector('[role=heading]')?.textContent ?? ''),
+        {},
+        told.source,
+      );
+    // The newest has not been begun.
+    await tap(page, 'cancel-frame');
+    await head(/· 2 waiting/);
+    await tap(page, 'undo');
+    await head(/· 3 waiting/);
+    await tap(page, 'cancel-all');
+    await head(new RegExp(`^${count} frames$`));
+    await tap(page, 'undo');
+    await exposer.evaluate(() => (self as unknown as { letGo: () => void }).letGo());
+    await head(new RegExp(`^${count + 3} frames$`));
+    await tap(page, 'to-finder');
+    await framesPass(page);
   });
 
   it('remembers the desk over a reload', async () => {
@@ -322,37 +361,6 @@ describe('on a phone', () => {
     expect(await words(page, 'unsaved')).toMatch(/Taken, but not saved.*Download/);
   });
 });
-
-/** What waits is shown in the sheet, can be cancelled there, one or all, and taken back. */
-async function waits(page: Page): Promise<void> {
-  const { frames: count } = await rollCount(page);
-  for (let i = 0; i < 3; i++) await safe(page, () => tap(page, 'release'));
-  await tap(page, 'open-sheet');
-  await page.waitForFunction(
-    (s: string) => document.querySelectorAll(s).length === 3,
-    {},
-    byId('waiting-frame'),
-  );
-  expect(await serious(page)).toEqual([]);
-  const head = (told: RegExp) =>
-    page.waitForFunction(
-      (source: string) =>
-        new RegExp(source).test(document.querySelector('[role=heading]')?.textContent ?? ''),
-      {},
-      told.source,
-    );
-  // The newest has not been begun.
-  await tap(page, 'cancel-frame');
-  await head(/· 2 waiting/);
-  await tap(page, 'undo');
-  await head(/· 3 waiting/);
-  await tap(page, 'cancel-all');
-  await head(new RegExp(`^${count} frames$`));
-  await tap(page, 'undo');
-  await head(new RegExp(`^${count + 3} frames$`));
-  await tap(page, 'to-finder');
-  await framesPass(page);
-}
 
 /** The newest finished download. */
 async function downloaded(): Promise<string> {

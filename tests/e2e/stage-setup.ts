@@ -13,6 +13,8 @@ const FLAGS = [
   '--js-flags=--no-turbofan',
   ...['--no-sandbox', '--disable-gpu', '--enable-unsafe-swiftshader', '--disable-quic', '--no-first-run'],
   ...['--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  // Of the browser's own pages nothing is needed, and each window has some.
+  '--disable-features=WebUIOmniboxPopup,WebUIOmniboxAimPopup,WebUIOmniboxFullPopup,OmniboxWebUI',
   // Suites that go on beside each other are all in front.
   ...['--disable-backgrounding-occluded-windows', '--disable-renderer-backgrounding'],
   // A camera of the device that shows a known picture, agreed to without asking.
@@ -39,6 +41,8 @@ export async function openHall(served: ServerOptions, shown: Buffer = ramp()): P
     args: [...FLAGS, `--use-file-for-fake-video-capture=${film}`],
     userDataDir: join(folder, 'profile'),
   });
+  // The browser's own first page keeps a part of a core busy.
+  for (const page of await browser.pages()) await page.goto('about:blank');
   process.env.VELMO_ORIGIN = await server.listen({ port: 0, host: '127.0.0.1' });
   process.env.VELMO_BROWSER = browser.wsEndpoint();
   return { server, browser, folder };

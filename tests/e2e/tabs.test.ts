@@ -107,7 +107,7 @@ it('a tripod at rest is not touched by the camera’s own reports', async () => 
   const [before, first] = [await order(), await frame()];
   // While the light varies the automatic follows; not one order comes of it.
   await page.waitForFunction(
-    (from: number) => Number(document.querySelector('canvas')?.dataset.frame) > from + 60,
+    (from: number) => Number(document.querySelector('canvas')?.dataset.frame) > from + 30,
     {},
     first,
   );

@@ -41,7 +41,7 @@ async function tungstenBoard(): Promise<void> {
   for (const lamp of ['lamp-day', 'lamp-tungsten'])
     await (await page.waitForSelector(byId(lamp)))!.evaluate((e) => (e as HTMLElement).click());
   await page.keyboard.press('Escape');
-  await framesPass(page, 24);
+  await framesPass(page, 12);
 }
 
 const kelvin = async () => Number(await words(page, 'white-stands').then((said) => /\d+/.exec(said)![0]));

@@ -22,10 +22,11 @@ import { OPENING } from '../../src/core/scene/outside';
 import { viewScene } from '../../src/core/scene/view';
 import { SIM_ONE } from '../../src/core/sensor/sim-one';
 import { PLATE_IDS, type PlateId } from '../../src/core/sensor/simulated-camera';
+import { inPalette } from '../palette';
 import { root } from './files';
 
 const LONG_SIDE = 1344;
-const CELL = { width: 512, height: 384 };
+const CELL = { width: 256, height: 192 };
 const GAP = 8;
 const MIDDLE = { at: { x: 0.5, y: 0.5 }, spotShare: SPOT_SHARE, burnShare: BURN_SHARE };
 /** Thirds of compensation that a photographer would give: bright stays bright, dark dark, and the night night. */
@@ -82,7 +83,7 @@ async function main() {
       }
     }
   }
-  const png = encode({ width, height, data: sheet, channels: 3 }, { zlib: { level: 9 } });
+  const png = inPalette(encode({ width, height, data: sheet, channels: 3 }));
   writeFileSync(join(root, 'docs', 'screenshots', 'scenes.png'), png);
 }
 

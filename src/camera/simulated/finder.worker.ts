@@ -1,7 +1,7 @@
 // The finder of the simulated cameras: owns the canvas and the scene that is shown, draws frame by frame, posts one report each.
 import * as Comlink from 'comlink';
 import type { Scene } from '../../core/scene/scene';
-import { isLensId } from '../../core/sensor/cameras';
+import { isLensId, OPTICS } from '../../core/sensor/cameras';
 import type { LensId } from '../../core/sensor/simulated-camera';
 import { watched } from '../../workers/alive';
 import type { Order } from '../order';
@@ -13,8 +13,6 @@ import { finderPace } from './pace';
 import { firstLookAt, forgetFailures, isReady, packAt, sceneAt, sceneUrl } from './scene-shelf';
 import type { World } from './world';
 
-/** A new frame every 40 ms while nothing is touched; a change is shown at once. */
-const FRAME_MS = 40;
 const DAY_S = 86_400;
 /** Of a first look, which has little detail and is there for a moment: samples along. */
 const FIRST_LOOK_SIDE = 320;
@@ -170,7 +168,8 @@ function drawFrame(): void {
   const tookMs = performance.now() - started;
   // What is looked at first is there for a moment only.
   if (isReady(shownUrl)) pace.took(tookMs);
-  schedule(Math.max(0, FRAME_MS - tookMs));
+  // While nothing is touched; a change is shown at once.
+  schedule(Math.max(0, OPTICS[lens].finderMs - tookMs));
 }
 
 Comlink.expose(api);

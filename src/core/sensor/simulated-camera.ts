@@ -36,7 +36,12 @@ export interface SimulatedCamera {
   readonly matrices: CameraMatrices;
   readonly equivalentMm: number;
   readonly depthSensor: boolean;
+  /** Time from one frame of its finder to the next while nothing is touched, ms. */
+  readonly finderMs: number;
 }
+
+/** As often as a screen is looked at with ease. */
+const FINDER_MS = 40;
 
 /** (π/4)·T·v = 0.65 on the axis: the q of ISO 12232. */
 export const TRANSMISSION = (0.65 * 4) / Math.PI;
@@ -46,8 +51,9 @@ export function simulatedCamera(
   view: Pick<SimulatedCamera, 'lensId' | 'plates' | 'crop'>,
   sensor: SensorModel,
   lens: Omit<Lens, 'transmission' | 'widestN'>,
+  finderMs = FINDER_MS,
 ): SimulatedCamera {
   const full = { ...lens, widestN: lens.apertureN, transmission: TRANSMISSION };
   const equivalentMm = Math.round(equivalentFocalLengthMm(full, sensor));
-  return { make: 'Velmo', ...body, ...view, lens: full, sensor, equivalentMm };
+  return { make: 'Velmo', ...body, ...view, lens: full, sensor, equivalentMm, finderMs };
 }

@@ -72,7 +72,8 @@ export function Faders({
       </View>
     );
   const inRow = Math.ceil(ids.length / rows);
-  const crowded = width / inRow < CROWDED * text;
+  const each = width / inRow / text;
+  const crowded = each < TIGHT ? 'tight' : each < CROWDED ? 'crowded' : null;
   return (
     <View style={styles.rows}>
       {Array.from({ length: rows }, (_, row) => (
@@ -92,8 +93,9 @@ export function Faders({
   );
 }
 
-/** Narrower than this, pixels, values are set a little smaller. */
+/** Narrower than this, pixels of text of the usual size, values are set a little smaller, and smaller still: each stays on its one line. */
 const CROWDED = 68;
+const TIGHT = 52;
 
 const FADERS: readonly FaderId[] = ['shutter', 'aperture', 'iso', 'compensation', 'focus', 'white', 'zoom'];
 
@@ -109,7 +111,7 @@ function DeskFader({
   hint,
 }: {
   id: FaderId;
-  crowded: boolean;
+  crowded: 'crowded' | 'tight' | null;
   onLadder: (fader: FaderId) => void;
   hint?: string;
 }) {
@@ -143,7 +145,7 @@ function DeskFader({
         </Words>
         <Words
           kind="value"
-          style={[crowded && styles.crowded, !auto && styles.accent]}
+          style={[styles.value, crowded && styles[crowded], !auto && styles.accent]}
           testID={`${id}-words`}
         >
           {words}
@@ -330,7 +332,10 @@ const styles = StyleSheet.create({
   fader: { flex: 1, minWidth: 0, backgroundColor: colour.panel, borderRadius: radius, paddingBottom: 4 },
   set: { backgroundColor: colour.held },
   head: { minHeight: touch, alignItems: 'center', paddingTop: 4 },
+  // A second line would push the track out of its place.
+  value: { whiteSpace: 'nowrap' } as object,
   crowded: { fontSize: rem(18) },
+  tight: { fontSize: rem(16) },
   accent: { color: colour.accent },
   state: { fontSize: rem(11), lineHeight: rem(13), textAlign: 'center' },
 });
