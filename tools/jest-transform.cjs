@@ -34,18 +34,19 @@ const hoisting = () =>
 
 module.exports = {
   process(source, path, options) {
-    const own = /\b(?:const|let|var|function|class|import) Math\b/.test(source) ? '' : MATH;
-    const head = own + (source.includes('import.meta.url') ? ADDRESS : '');
+    const address = source.includes('import.meta.url') ? ADDRESS : '';
+    // What stands in for a module may name nothing of its file.
     if (source.includes('jest.mock(')) {
       const { code } = esbuilt(source, path, { sourcemap: 'inline' });
-      return hoisting().process(head + code, path, options);
+      return hoisting().process(address + code, path, options);
     }
+    const own = /\b(?:const|let|var|function|class|import) Math\b/.test(source) ? '' : MATH;
     const { code, map } = esbuilt(source, path, {
       format: 'cjs',
       sourcemap: 'external',
       supported: { 'dynamic-import': false },
     });
-    return { code: head + code, map };
+    return { code: own + address + code, map };
   },
   getCacheKey(source, path, { configString }) {
     return createHash('sha256')

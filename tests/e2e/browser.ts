@@ -204,7 +204,8 @@ export async function tapAt(page: Page, x: number, y: number): Promise<void> {
 
 /** What axe finds that is serious or worse. */
 export async function serious(page: Page): Promise<string[]> {
-  await page.evaluate(axe.source);
+  const there = await page.evaluate(() => 'axe' in window);
+  if (!there) await page.evaluate(axe.source);
   const found = (await page.evaluate(() =>
     (window as unknown as { axe: typeof axe }).axe.run(document, { resultTypes: ['violations'] }),
   )) as axe.AxeResults;

@@ -46,7 +46,8 @@ it('lie inside the window on small phones and on wide screens, none over another
     [390, 844],
     [1280, 800],
   ] as const) {
-    await page.setViewport({ width, height });
+    // Of the same kind: another would open the page anew.
+    await page.setViewport({ width, height, isMobile: true, hasTouch: true });
     await framesPass(page, 4);
     await page.keyboard.press('?');
     await page.waitForSelector(byId('guide'));

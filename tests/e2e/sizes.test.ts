@@ -42,7 +42,6 @@ const TRIED: readonly Screen[] = LONG
       [320, 568],
       [390, 844],
       [844, 390],
-      [820, 1180],
       [1280, 800],
     ];
 const isTried = ([width, height]: Screen) => TRIED.some(([w, h]) => w === width && h === height);

@@ -21,12 +21,16 @@ beforeAll(() => {
 });
 afterAll(() => rmSync(program, { force: true }));
 
+/** What most is asked about is not about detail. */
+const light = join(root, '.cache', 'light-scenes');
+const shipped = join(root, 'assets', 'scenes');
+let scenes = light;
+
 function velmo(...args: string[]) {
   const { stdout, stderr, status } = spawnSync(process.execPath, [program, ...args], {
     cwd: root,
     encoding: 'utf8',
-    // What is answered is not about detail.
-    env: { ...process.env, VELMO_SCENES: join(root, '.cache', 'light-scenes') },
+    env: { ...process.env, VELMO_SCENES: scenes },
   });
   return { stdout, stderr, status, json: () => JSON.parse(stdout) as Record<string, never> };
 }
@@ -115,6 +119,8 @@ describe('velmo', () => {
   });
 
   it('cuts pictures and tells the cut in the file, while raw holds the whole frame', () => {
+    // The focus finds there what has detail.
+    scenes = shipped;
     const whole = preview('whole.dng');
     const cut = preview('cut.dng', '--zoom', '2', '--crop', '16:9', '--focus', 'auto@0.2,0.6') as never as {
       forecast: { headroomEv: number };
@@ -144,6 +150,8 @@ describe('velmo', () => {
       velmo('shoot', '--scene', 'wheel-bench', '--zoom', '9', '--out', join(folder, 'no.dng')).stderr,
     ).toMatch(/1 to 8/);
   });
+
+  afterEach(() => void (scenes = light));
 
   it('plans depth: sharp by the lens, and as large with another one', () => {
     const plan = velmo(

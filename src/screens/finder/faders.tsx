@@ -73,7 +73,8 @@ export function Faders({
     );
   const inRow = Math.ceil(ids.length / rows);
   const each = width / inRow / text;
-  const crowded = each < TIGHT ? 'tight' : each < CROWDED ? 'crowded' : null;
+  const tight = each < TIGHT && text >= LARGE;
+  const crowded = tight ? 'tight' : each < CROWDED ? 'crowded' : null;
   return (
     <View style={styles.rows}>
       {Array.from({ length: rows }, (_, row) => (
@@ -93,9 +94,11 @@ export function Faders({
   );
 }
 
-/** Narrower than this, pixels of text of the usual size, values are set a little smaller, and smaller still: each stays on its one line. */
+/** Narrower than this, pixels of text of the usual size, values are set a little smaller: each stays on its one line. */
 const CROWDED = 68;
+/** And smaller still where text is so large that they are large all the same. */
 const TIGHT = 52;
+const LARGE = 1.25;
 
 const FADERS: readonly FaderId[] = ['shutter', 'aperture', 'iso', 'compensation', 'focus', 'white', 'zoom'];
 
