@@ -304,6 +304,18 @@ export async function words(page: Page, id: string): Promise<string> {
   return page.$eval(byId(id), (e) => e.textContent ?? '');
 }
 
+/** Waits until some alert says it: on a slow machine another may stand there for a moment. */
+export async function alertSays(page: Page, pattern: RegExp): Promise<void> {
+  await page.waitForFunction(
+    (source: string) =>
+      [...document.querySelectorAll('[role=alert]')].some((e) =>
+        new RegExp(source).test(e.textContent ?? ''),
+      ),
+    {},
+    pattern.source,
+  );
+}
+
 /** Waits until an element's words pass a test. */
 export async function wordsBecome(page: Page, id: string, pattern: RegExp): Promise<string> {
   await page.waitForFunction(

@@ -7,6 +7,7 @@ import type { Page } from 'puppeteer-core';
 import { readDng } from '../../src/core/dng/read';
 import { jpegFacts } from '../../src/core/formats/jpeg';
 import {
+  alertSays,
   byId,
   deskKeeps,
   framesPass,
@@ -388,7 +389,7 @@ describe('a camera of painted frames', () => {
     async (refuses, says) => {
       const page = await lent({ refuses });
       await page.waitForSelector(byId('finder-again'));
-      expect(await page.$eval('[role=alert]', (e) => e.textContent ?? '')).toMatch(says);
+      await alertSays(page, says);
       // Whatever is set meanwhile, the person is not asked again.
       await page.keyboard.press('m');
       expect(await lentOf(page, (l) => l.asked)).toBe(1);
@@ -409,7 +410,7 @@ describe('a camera of painted frames', () => {
     await live(page);
     await takeLent(page);
     await page.waitForSelector(byId('finder-again'));
-    expect(await page.$eval('[role=alert]', (e) => e.textContent ?? '')).toMatch(/not secure.*https/);
+    await alertSays(page, /not secure.*https/);
     await tap(page, 'other-camera');
     await live(page);
   });

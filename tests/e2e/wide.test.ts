@@ -2,7 +2,18 @@
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { byId, fillRoll, framesPass, live, openStage, safe, serious, taken, type Stage } from './browser';
+import {
+  alertSays,
+  byId,
+  fillRoll,
+  framesPass,
+  live,
+  openStage,
+  safe,
+  serious,
+  taken,
+  type Stage,
+} from './browser';
 
 jest.setTimeout(300_000);
 
@@ -71,8 +82,7 @@ describe('when something is missing', () => {
     try {
       const page = await bare.phone();
       await page.goto(bare.origin);
-      await page.waitForSelector('[role=alert]');
-      expect(await page.$eval('[role=alert]', (e) => e.textContent)).toMatch(/scene did not load.*Try again/);
+      await alertSays(page, /scene did not load.*Try again/);
     } finally {
       await bare.close();
     }
