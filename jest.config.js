@@ -1,6 +1,7 @@
 // Three kinds of checks: units beside the code, references against the outside world, and the built app in a browser.
 const node = {
   testEnvironment: 'node',
+  setupFilesAfterEnv: ['<rootDir>/tests/equal.ts'],
   transform: { '\\.[cm]?[jt]sx?$': '<rootDir>/tools/jest-transform.cjs' },
   transformIgnorePatterns: [
     '/node_modules/(?!(client-zip|fast-png|iobuffer|@react-native-async-storage|idb|@noble/hashes)/)',

@@ -54,6 +54,9 @@ const bundleApart = ([library, names]) =>
   });
 
 const config = getDefaultConfig(__dirname);
+config.transformer.minifierPath = join(__dirname, 'tools', 'minify.cjs');
+// Short names for what wraps each module are the minifier's work too.
+config.transformer.unstable_disableNormalizePseudoGlobals = true;
 const standIn = join(__dirname, 'tools', 'stand-in.cjs');
 config.resolver.resolveRequest = (context, name, platform) => {
   if (Object.hasOwn(USED, name)) return { type: 'sourceFile', filePath: apart(name) };

@@ -48,6 +48,7 @@ export function buildApp() {
       'metro.config.js',
       'package-lock.json',
       'tools/build.mjs',
+      'tools/minify.cjs',
     ],
     join(root, 'dist', 'index.html'),
     () => {

@@ -1,27 +1,22 @@
 // Brackets from the terminal to the file: steps of light in raw numbers, what independent readers say of them, and sets planned from a scene held
 // against what their frames contain.
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { buildSync } from 'esbuild';
 import { readDng } from '../../src/core/dng/read';
 import { CLEAN_DB, DARK_SHARE, signalOfSnr } from '../../src/core/scopes/limits';
 import { blackOf, cfaIndex, clipLevel } from '../../src/core/sensor/raw-frame';
 import { noiseModel } from '../../src/core/sensor/sensor';
 import { SIM_ONE_WIDE } from '../../src/core/sensor/sim-one';
 import { runTool } from './run-tool';
+import { openTerminal } from './terminal';
 
 jest.setTimeout(120_000);
 const root = join(__dirname, '..', '..');
 const folder = mkdtempSync(join(tmpdir(), 'velmo-bracket-'));
-const program = join(root, '.cache', `bracket-test-${process.pid}.cjs`);
-beforeAll(() => {
-  const entryPoints = [join(root, 'cli', 'main.ts')];
-  buildSync({ entryPoints, bundle: true, platform: 'node', outfile: program, logLevel: 'error' });
-});
-afterAll(() => {
-  rmSync(program, { force: true });
+const terminal = openTerminal();
+afterAll(async () => {
+  await terminal.close();
   rmSync(folder, { recursive: true, force: true });
 });
 
@@ -36,12 +31,7 @@ interface Told {
   }[];
 }
 const run = (...args: string[]) =>
-  spawnSync(process.execPath, [program, 'shoot', '--size', 'preview', '--support', 'tripod', ...args], {
-    cwd: root,
-    encoding: 'utf8',
-    // What is answered is not about detail.
-    env: { ...process.env, VELMO_SCENES: join(root, '.cache', 'light-scenes') },
-  });
+  terminal.run(['shoot', '--size', 'preview', '--support', 'tripod', ...args]);
 const told = (out: string, ...args: string[]) => {
   const { stdout, stderr } = run('--json', '--out', join(folder, out), ...args);
   if (stdout === '') throw new Error(stderr);

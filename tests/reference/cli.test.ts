@@ -7,32 +7,20 @@ import { join } from 'node:path';
 import { buildSync } from 'esbuild';
 import { readDng } from '../../src/core/dng/read';
 import { pgmSamples, runTool } from './run-tool';
+import { LIGHT, openTerminal, SHIPPED } from './terminal';
 
 const root = join(__dirname, '..', '..');
 const folder = mkdtempSync(join(tmpdir(), 'velmo-cli-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 jest.setTimeout(60_000);
 
-/** The program as one script: it starts in a tenth of the time. Beside the assets, where it looks for them. */
-const program = join(root, '.cache', `cli-test-${process.pid}.cjs`);
-beforeAll(() => {
-  const entryPoints = [join(root, 'cli', 'main.ts')];
-  buildSync({ entryPoints, bundle: true, platform: 'node', outfile: program, logLevel: 'error' });
-});
-afterAll(() => rmSync(program, { force: true }));
+const terminal = openTerminal();
+afterAll(() => terminal.close());
+let scenes = LIGHT;
 
-/** What most is asked about is not about detail. */
-const light = join(root, '.cache', 'light-scenes');
-const shipped = join(root, 'assets', 'scenes');
-let scenes = light;
-
-function velmo(...args: string[]) {
-  const { stdout, stderr, status } = spawnSync(process.execPath, [program, ...args], {
-    cwd: root,
-    encoding: 'utf8',
-    env: { ...process.env, VELMO_SCENES: scenes },
-  });
-  return { stdout, stderr, status, json: () => JSON.parse(stdout) as Record<string, never> };
+function velmo(...words: string[]) {
+  const answer = terminal.run(words, scenes);
+  return { ...answer, json: () => JSON.parse(answer.stdout) as Record<string, never> };
 }
 /** A small capture; at a distance that is told, unless something is said of focus. */
 const preview = (out: string, ...args: string[]) =>
@@ -115,7 +103,7 @@ describe('velmo', () => {
 
   it('cuts pictures and tells the cut in the file, while raw holds the whole frame', () => {
     // The focus finds there what has detail.
-    scenes = shipped;
+    scenes = SHIPPED;
     const whole = preview('whole.dng');
     const cut = preview('cut.dng', '--zoom', '2', '--crop', '16:9', '--focus', 'auto@0.2,0.6') as never as {
       forecast: { headroomEv: number };
@@ -146,7 +134,7 @@ describe('velmo', () => {
     ).toMatch(/1 to 8/);
   });
 
-  afterEach(() => void (scenes = light));
+  afterEach(() => void (scenes = LIGHT));
 
   it('plans depth: sharp by the lens, and as large with another one', () => {
     const plan = velmo(
@@ -299,11 +287,22 @@ describe('velmo', () => {
     expect(behind!.shutterS / open!.shutterS).toBeCloseTo(64, 6);
   });
 
-  it('says in one sentence that its answer could not be written', () => {
+  it('as a process of its own: answers, its code, and a word that its answer could not be written', () => {
+    const program = join(folder, 'velmo.cjs');
+    const entryPoints = [join(root, 'cli', 'main.ts')];
+    buildSync({ entryPoints, bundle: true, platform: 'node', outfile: program, logLevel: 'error' });
+    const env = { ...process.env, VELMO_SCENES: LIGHT };
+    const told = (...args: string[]) =>
+      spawnSync(process.execPath, [program, ...args], { encoding: 'utf8', env });
+    const asked = ['plan', 'depth', '--lens', 'wide', '--focus', '1.5', '--json'];
+    expect(told(...asked)).toMatchObject({ status: 0, stdout: velmo(...asked).stdout, stderr: '' });
+    expect(told('check', join(folder, 'none.dng'))).toMatchObject({ status: 2, stdout: '' });
+    writeFileSync(join(folder, 'none.dng'), 'nothing');
+    expect(told('check', join(folder, 'none.dng'))).toMatchObject({ status: 1, stdout: '' });
     const { status, stderr } = spawnSync(
       'sh',
       ['-c', `"${process.execPath}" "${program}" scenes --json > /dev/full`],
-      { cwd: root, encoding: 'utf8' },
+      { encoding: 'utf8', env },
     );
     expect([status, stderr.trim()]).toEqual([1, 'The answer could not be written: no space left']);
   });

@@ -10,8 +10,8 @@ function chance(seed: number): () => number {
   return () => (state = (state * 48271) % 2147483647) / 2147483647;
 }
 
-/** Nearly normal, of variance 1: the sum of twelve even ones (central limit). */
-const normal = (next: () => number) => Array.from({ length: 12 }, next).reduce((a, b) => a + b) - 6;
+/** Normal, of variance 1 (Box and Muller 1958). */
+const normal = (next: () => number) => Math.sqrt(-2 * Math.log(next())) * Math.cos(2 * Math.PI * next());
 
 /** Light of a place: a ramp. */
 const lightAt = (i: number) => 0.05 + 0.5 * ((i % W) / W);

@@ -32,30 +32,45 @@ type Developable = Pick<RawImage, 'black' | 'white' | 'colour' | 'baselineEv'> &
 
 /** @throws RangeError for a camera matrix so strong that its colours leave the tone table */
 export function developerFor(frame: Developable): Developer {
-  return { ...linearOf(frame), tone: toneOf(frame, (code) => Math.round(255 * code)) };
+  return { ...linearOf(frame), tone: toneOf(frame, 'code') };
 }
 
 /** Two developments that give code values of 16 bits, their high bytes and their low ones. @throws RangeError likewise */
 export function developersOf16(frame: Developable): { readonly high: Developer; readonly low: Developer } {
   const linear = linearOf(frame);
   return {
-    high: { ...linear, tone: toneOf(frame, (code) => Math.round(65535 * code) >> 8) },
-    low: { ...linear, tone: toneOf(frame, (code) => Math.round(65535 * code) & 255) },
+    high: { ...linear, tone: toneOf(frame, 'high') },
+    low: { ...linear, tone: toneOf(frame, 'low') },
   };
 }
 
-/** Of code values 0 … 1 for linear values from −BELOW·ONE, the byte that is wanted. */
-function toneOf(
-  { baselineEv, rendering: { contrast } = PLAIN }: Developable,
-  byte: (code: number) => number,
-): Uint8Array {
+/** Of a code value 0 … 1, the byte that is wanted: of 8 bits, or of 16 its high or its low one. */
+const BYTES = {
+  code: (code: number) => Math.round(255 * code),
+  high: (code: number) => Math.round(65535 * code) >> 8,
+  low: (code: number) => Math.round(65535 * code) & 255,
+};
+
+/** Of code values for linear values from −BELOW·ONE, the byte that is wanted. White moves from frame to frame, and these stay. */
+function toneOf({ baselineEv, rendering }: Developable, wanted: keyof typeof BYTES): Uint8Array {
+  const { contrast } = rendering ?? PLAIN;
+  const key = `${wanted} ${baselineEv} ${contrast}`;
+  const known = tones.get(key);
+  if (known) return known;
+  const byte = BYTES[wanted];
   const clipAt = 2 ** baselineEv;
   // What is burnt stays white, whatever the contrast.
   const top = contrasted(clipAt, contrast);
-  return Uint8Array.from({ length: (BELOW + ABOVE) * ONE + 1 }, (_, i) =>
-    byte(encodeSrgb(toneCurve(contrasted((i / ONE - BELOW) * clipAt, contrast), top))),
-  );
+  const tone = new Uint8Array((BELOW + ABOVE) * ONE + 1);
+  for (let i = 0; i < tone.length; i++)
+    tone[i] = byte(encodeSrgb(toneCurve(contrasted((i / ONE - BELOW) * clipAt, contrast), top)));
+  for (const oldest of tones.keys()) if (tones.size >= MOST_TONES) tones.delete(oldest);
+  tones.set(key, tone);
+  return tone;
 }
+/** Tables of the last few developments; nobody writes into them. */
+const tones = new Map<string, Uint8Array>();
+const MOST_TONES = 4;
 
 function linearOf(frame: Developable): Omit<Developer, 'tone'> {
   const { white, colour } = frame;

@@ -7,7 +7,7 @@ import { simulatedCamera, type SimulatedCamera, type SMALL_IDS } from './simulat
 
 const BODY = { id: 'sim-small', name: 'Velmo Sim Small', depthSensor: true, ...SIM_COLOUR } as const;
 const SCALE = 4;
-const FINDER_MS = 80;
+const FINDER_MS = 200;
 
 function scaled(
   lensId: (typeof SMALL_IDS)[number],

@@ -1,0 +1,12 @@
+// Pixels and files are long: two arrays with the same bytes are equal without a look at each number. Where they differ the usual way finds where.
+expect.addEqualityTesters([
+  (a: unknown, b: unknown) => {
+    if (!ArrayBuffer.isView(a) || !ArrayBuffer.isView(b)) return undefined;
+    if (a.constructor !== b.constructor || a.byteLength !== b.byteLength) return undefined;
+    return bytesOf(a).equals(bytesOf(b)) || undefined;
+  },
+]);
+
+function bytesOf({ buffer, byteOffset, byteLength }: ArrayBufferView): Buffer {
+  return Buffer.from(buffer as ArrayBuffer, byteOffset, byteLength);
+}
