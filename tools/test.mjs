@@ -28,7 +28,7 @@ const env = { ...process.env, ...(LONG && { VELMO_LONG: '1' }) };
 const served = built('buildForTests').then(() => built('buildApp'));
 // Told where it is waited for.
 served.catch(() => undefined);
-await check('types', bin('tsc'), ['--noEmit']);
+await check('types', process.execPath, [join(root, 'node_modules/typescript-7/bin/tsc'), '--noEmit']);
 await check('lint', bin('eslint'), ['.']);
 await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
 const layers = ['app', 'src', 'cli', 'server', 'bench', 'tools'];
@@ -76,7 +76,7 @@ function ended(child) {
 
 /**
  * Runs projects of jest and adds their tests to the count; a suite that cannot start counts as one failure, and so does a run without a report.
- * Two suites at a time: left to itself the runner keeps a core free. Of what a browser leaves open nothing is waited for.
+ * Three suites at a time on two cores: one in a browser waits for frames now and then. Of what a browser leaves open nothing is waited for.
  */
 async function jest(projects) {
   const report = join(root, '.cache', 'jest.json');
@@ -85,7 +85,7 @@ async function jest(projects) {
   const child = spawn(
     process.execPath,
     [
-      ...[runner, '--selectProjects', ...projects, '--maxWorkers=2', '--forceExit'],
+      ...[runner, '--selectProjects', ...projects, '--maxWorkers=3', '--forceExit'],
       ...['--json', `--outputFile=${report}`],
     ],
     { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] },

@@ -14,6 +14,7 @@ import {
   taken,
   type Stage,
 } from './browser';
+import { LONG } from '../sweep';
 
 jest.setTimeout(300_000);
 
@@ -116,7 +117,7 @@ describe('a roll of ten thousand frames', () => {
       /10008 frames/.test(document.querySelector('[role=heading]')?.textContent ?? ''),
     );
     // Wherever the drag has come to, tiles stand there in the same moment, from edge to edge; and where it rests, pictures.
-    const blanks = await page.evaluate(dragToEnd, byId('grid'), byId('sheet-frame'), 150);
+    const blanks = await page.evaluate(dragToEnd, byId('grid'), byId('sheet-frame'), LONG ? 150 : 60);
     expect(blanks).toEqual([]);
     await page.waitForFunction(
       (cell: string) => {

@@ -399,20 +399,23 @@ it('where there are four cores two more expose a capture; one that is gone in th
     const worker = await workerOf(page, name);
     return worker.evaluate(() => performance.getEntriesByName('velmo-stretch').length);
   };
-  // The first may come before all are there.
-  await take(page);
-  const before = [await stretches('bands-1'), await stretches('bands-2')];
-  await take(page);
-  expect(await stretches('bands-1')).toBeGreaterThan(before[0]!);
-  expect(await stretches('bands-2')).toBeGreaterThan(before[1]!);
+  /** Takes frames until a worker has exposed stretches of one: the first may come before it is there. */
+  const helps = async (name: Name) => {
+    let frames = 0;
+    do {
+      await take(page);
+      frames++;
+    } while ((await stretches(name)) === 0);
+    return frames;
+  };
+  await helps('bands-1');
+  expect(await stretches('bands-2')).toBeGreaterThan(0);
   const { frames } = await rollCount(page);
   await safe(page, () => tap(page, 'release'));
   await end(page, 'bands-1');
   await taken(page);
   await rollBecomes(page, { frames: frames + 1, waiting: 0 });
-  await take(page);
-  await take(page);
-  expect(await stretches('bands-1')).toBeGreaterThan(0);
-  await rollBecomes(page, { frames: frames + 3, waiting: 0 });
+  const after = await helps('bands-1');
+  await rollBecomes(page, { frames: frames + 1 + after, waiting: 0 });
   await page.close();
 });
