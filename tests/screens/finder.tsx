@@ -162,7 +162,7 @@ export async function choose(id: string, name: string, content: string): Promise
   await frame();
 }
 
-/** Keys, one after the other, where the focus is. */
+/** Keys, one after the other, where the focus is, and a frame that answers them. */
 export async function press(...keys: string[]): Promise<void> {
   for (const key of keys) {
     const at = document.activeElement ?? document.body;
@@ -170,8 +170,8 @@ export async function press(...keys: string[]): Promise<void> {
       fireEvent.keyDown(at, { key });
       fireEvent.keyUp(at, { key });
     });
-    await frame();
   }
+  await frame();
 }
 
 /** A key that is held down while something is looked at. */

@@ -136,15 +136,12 @@ export function forecastOf(
     return measureWhite(cropped({ ...frame, crop: zoomedPart(frame, times) })).colour;
   };
   const colour = press.colour ?? whiteOf();
-  const finer = Math.min(MOST_FINER, times);
+  const { width, height } = view.camera.sensor;
+  // No more places than there are sites.
+  const places = Math.min(FORECAST_LONG_SIDE * Math.min(MOST_FINER, times), Math.max(width, height));
   const counted = averaged
     ? { width: zoomedPart(focused, times).width, light: partOf(focused, shown) }
-    : pointsOf(
-        previewStage(view, 2 * Math.round((FORECAST_LONG_SIDE * finer) / 2)).focused(
-          press.focusM,
-          press.settings,
-        ),
-      );
+    : pointsOf(previewStage(view, 2 * Math.round(places / 2)).focused(press.focusM, press.settings));
   const levels = countLevels(counted.light, counted.width);
   const response = responseOf(view.camera.sensor, press.settings, averaged ? focused.sitesPerSample : 1);
   return {
