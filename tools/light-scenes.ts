@@ -1,5 +1,5 @@
-// `npx tsx tools/light-scenes.ts`: the scenes for tests that are about anything but detail, in .cache/light-scenes. Those with fine plates have
-// a quarter of their detail, the others are as they ship.
+// `npx tsx tools/light-scenes.ts`: the scenes for tests that are about anything but detail, in .cache/light-scenes. Those with fine plates come on
+// plates of 512 samples, the others are as they ship.
 import { cpSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { encodePlate } from '../src/core/scene/plate-codec';
@@ -11,6 +11,8 @@ const root = join(__dirname, '..');
 const SCENES = join(root, 'assets', 'scenes');
 const LIGHT = join(root, '.cache', 'light-scenes');
 const STEP = 0.035;
+/** Samples along that are left. */
+const SIDE = 512;
 /** Stops under the brightest value at which a plate ends. */
 const DEPTH_STOPS = 20;
 
@@ -21,12 +23,16 @@ async function main(): Promise<void> {
   for (const name of readdirSync(part).filter((file) => file.endsWith('.vsc'))) {
     const scene = await readScenePack(readFileSync(join(SCENES, name)));
     if (!scene.fine) continue;
-    const plates = scene.lamps.map(halved).map((plate) => {
+    let { size, lamps, space } = scene;
+    for (; size > SIDE; size >>= 1) {
+      space = halvedSpace(space!, size);
+      lamps = lamps.map(halved);
+    }
+    const plates = lamps.map((plate) => {
       const peak = plate.data.reduce((most, v) => Math.max(most, v), 0);
       return encodePlate(plate, { step: STEP, ratioStep: STEP, floor: peak / 2 ** DEPTH_STOPS });
     });
-    const space = encodeSpace(halvedSpace(scene.space!, scene.size), scene.size >> 1);
-    writeFileSync(join(part, name), writeScenePack(scene.description, plates, space));
+    writeFileSync(join(part, name), writeScenePack(scene.description, plates, encodeSpace(space!, size)));
   }
   rmSync(LIGHT, { recursive: true, force: true });
   renameSync(part, LIGHT);

@@ -76,7 +76,7 @@ function ended(child) {
 
 /**
  * Runs projects of jest and adds their tests to the count; a suite that cannot start counts as one failure, and so does a run without a report.
- * Three suites at a time on two cores: one in a browser waits for frames now and then. Of what a browser leaves open nothing is waited for.
+ * Four suites at a time on two cores: those in a browser wait for frames now and then. Of what a browser leaves open nothing is waited for.
  */
 async function jest(projects) {
   const report = join(root, '.cache', 'jest.json');
@@ -85,7 +85,7 @@ async function jest(projects) {
   const child = spawn(
     process.execPath,
     [
-      ...[runner, '--selectProjects', ...projects, '--maxWorkers=3', '--forceExit'],
+      ...[runner, '--selectProjects', ...projects, '--maxWorkers=4', '--forceExit'],
       ...['--json', `--outputFile=${report}`],
     ],
     { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] },

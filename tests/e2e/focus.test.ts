@@ -55,10 +55,11 @@ it('is found where it is tapped, in all detail; by hand under a loupe; given bac
   await tap(page, 'peaking');
   await gone('peaking-share');
   await page.keyboard.press('Escape');
-  // By hand: up is farther; a loupe opens by itself and is gone again.
+  // By hand: up is farther; a loupe opens by itself and is gone again, on a slow machine before anything else is asked for.
+  const loupe = page.waitForSelector(byId('loupe'));
   await touchDrag(page, 'fader-focus', 0, -40);
+  await loupe;
   await wordsBecome(page, 'state-focus', /by hand/);
-  await page.waitForSelector(byId('loupe'));
   expect(await page.$eval(byId('fader-focus'), (e) => e.getAttribute('aria-valuetext'))).toMatch(
     /set by hand, hyperfocal .* marked, sharp from .* to /,
   );
