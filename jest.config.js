@@ -30,7 +30,7 @@ const screens = {
 
 module.exports = {
   // A slow machine is no failure: what hangs is ended by it all the same.
-  testTimeout: 30_000,
+  testTimeout: 300_000,
   testSequencer: '<rootDir>/tools/longest-first.cjs',
   projects: [
     { ...node, displayName: 'units', testMatch: ['<rootDir>/{src,cli,server,tools,bench}/**/*.test.ts'] },

@@ -1,4 +1,4 @@
-// Command-line words: `--name value`, `--name=value` and `--json`; what is unknown, lacks its value or is said twice is a usage error.
+// Command-line words: `--name value`, `--name=value`, `--json` and `--force`; what is unknown, lacks its value or is said twice is a usage error.
 import { parseArgs } from 'node:util';
 
 export class UsageError extends Error {}
@@ -10,7 +10,11 @@ export interface Arguments {
   /** Every value of a flag that may be given more than once. */
   readonly many: ReadonlyMap<string, readonly string[]>;
   readonly json: boolean;
+  /** Files that are there already may be replaced. */
+  readonly force: boolean;
 }
+
+const SWITCHES = ['json', 'force'];
 
 /** @param repeatable flags that may be given more than once */
 export function parseArguments(
@@ -21,19 +25,22 @@ export function parseArguments(
   const options = Object.fromEntries(known.map((name) => [name, { type: 'string' as const }]));
   const { tokens, positionals } = parseArgs({
     args: withValues(argv, known),
-    options: { ...options, json: { type: 'boolean' } },
+    options: {
+      ...options,
+      ...Object.fromEntries(SWITCHES.map((name) => [name, { type: 'boolean' as const }])),
+    },
     allowPositionals: true,
     strict: false,
     tokens: true,
   });
   const flags = new Map<string, string>();
   const many = new Map<string, string[]>();
-  let json = false;
+  const switched = new Set<string>();
   for (const token of tokens) {
     if (token.kind !== 'option') continue;
     const { name, value } = token;
-    if (name === 'json') {
-      json = true;
+    if (SWITCHES.includes(name)) {
+      switched.add(name);
       continue;
     }
     if (!known.includes(name))
@@ -43,7 +50,8 @@ export function parseArguments(
     flags.set(name, value);
     many.set(name, [...(many.get(name) ?? []), value]);
   }
-  return { command: positionals[0], rest: positionals.slice(1), flags, many, json };
+  const [command, ...rest] = positionals;
+  return { command, rest, flags, many, json: switched.has('json'), force: switched.has('force') };
 }
 
 /** Joins a flag with the word after it, which may begin with a dash: `--ev -1` is `--ev=-1`. */

@@ -11,7 +11,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { UsageError } from './arguments';
-import { readWhole, reserve } from './files';
+import { readWhole, releaseAll, reserve } from './files';
 
 const folder = mkdtempSync(join(tmpdir(), 'velmo-files-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -20,7 +20,8 @@ describe('a file to be written', () => {
   it('takes its name when it is whole; until then an older one stays', () => {
     const path = join(folder, 'a', 'b', 'c.dng');
     reserve(path).write(Uint8Array.of(1));
-    const second = reserve(path);
+    expect(() => reserve(path)).toThrow(/--force/);
+    const second = reserve(path, true);
     expect([...readFileSync(path)]).toEqual([1]);
     second.write(Uint8Array.of(2, 3));
     second.release();
@@ -31,6 +32,15 @@ describe('a file to be written', () => {
     const path = join(folder, 'never.dng');
     reserve(path).release();
     expect(readdirSync(folder).filter((name) => name.includes('never'))).toEqual([]);
+  });
+  it('is taken back, with all others, when the program ends', () => {
+    const there = join(folder, 'ends');
+    const [first, second, third] = ['a', 'b', 'c'].map((name) => reserve(join(there, name)));
+    first!.write(Uint8Array.of(1));
+    second!.release();
+    releaseAll();
+    third!.release();
+    expect(readdirSync(there)).toEqual(['a']);
   });
   it.each([['/proc/none/x.dng'], ['/dev/null/x.dng'], ['/dev/full'], [folder]])(
     'is refused at once at %s',

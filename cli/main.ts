@@ -1,4 +1,6 @@
 // Velmo from a terminal: the same core as the app. Exit code 0 done, 1 refused, 2 wrong use.
+import { constants } from 'node:os';
+import { releaseAll } from './files';
 import { run } from './run';
 
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {
@@ -9,6 +11,13 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   );
   process.exit(1);
 });
+
+// What was begun is not left lying about.
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
+  process.on(signal, () => {
+    releaseAll();
+    process.exit(128 + constants.signals[signal]);
+  });
 
 void run(process.argv.slice(2)).then((code) => {
   process.exitCode = code;

@@ -46,7 +46,7 @@ const USAGE = `Velmo
   meter --scene ID [--at X,Y] [--pin X,Y …]  every pattern's reading in JSON
   shoot --scene ID [--at X,Y] [--seed N] [--size full|preview] [--compression lossless-jpeg|none]
         [--time DATE] [--clock SECONDS] [--roll NAME] [--person NAME] [--copyright TEXT] [--keywords A,B]
-        --out FILE.dng, or a folder with --bracket or --burst
+        --out FILE.dng, or a folder with --bracket or --burst; [--force] replaces what is there
   both, for what is set; what is not given is automatic:
 ${lines(settingUsage())}
   and for where: [--lens ${OFFERED_LENS_IDS.join('|')}]
@@ -56,15 +56,19 @@ ${lines(settingUsage())}
   check FILE.dng                             is the file sound, what does its raw hold
 Places (X,Y here, x and y of patches) are shares of the frame, 0,0 at its upper left, 1,1 at its lower right.
 --clock is the scene's own time, where the wheel, flames and stars are: 0 when neither it nor --time is given, else the second of the day of --time.
---time is what the file says; now when it is not given. Every command takes --json.`;
+--time is what the file says; now when it is not given. Every command takes --json and --help.`;
 
 /** Does what the words say, answering on the console. @returns exit code: 0 done, 1 refused, 2 wrong use */
 export async function run(words: readonly string[]): Promise<number> {
   try {
+    if (words[0] === 'help' || words.some((word) => word === '--help' || word === '-h')) {
+      console.log(USAGE);
+      return 0;
+    }
     const args = parseArguments(words, FLAGS, ['lamp', 'pin']);
     const command = COMMANDS.get(args.command ?? '');
     if (!command) {
-      const wanted = args.command && args.command !== 'help' ? `No command ${args.command}\n` : '';
+      const wanted = args.command ? `No command ${args.command}\n` : '';
       console.error(`${wanted}${USAGE}`);
       return 2;
     }

@@ -30,7 +30,7 @@ import { measureWhite } from '../src/core/white/measure';
 import { choice, moment, numberOf, UsageError, wholeNumber, type Arguments } from './arguments';
 import { plannedShots, shotsAsked } from './bracket';
 import { ask, PLANNED, printable } from './exposure';
-import { reserve } from './files';
+import { mayBeWritten, reserve } from './files';
 import { encodeJpeg } from './jpeg';
 
 const DAY_S = 86_400;
@@ -97,6 +97,14 @@ export async function shootCommand(args: Arguments): Promise<number> {
       : undefined;
 
   const endings = formatsOf(set.files).map((format) => ENDINGS[format]);
+  const pathsOf = (index: number) => {
+    if (many) return endings.map((ending) => join(out, `${String(index + 1).padStart(2, '0')}.${ending}`));
+    const stem = out.slice(0, out.length - extname(out).length);
+    return endings.map((ending, i) => (i === 0 ? out : `${stem}.${ending}`));
+  };
+  if (!many) endingFits(out, endings[0]!);
+  // All of them before the first frame.
+  for (const index of shots.keys()) for (const path of pathsOf(index)) mayBeWritten(path, args.force);
   const stage = many ? captureStage(whole, longSide, focusM, resolved.settings, true) : undefined;
 
   const take = async (settings: ExposureSettings, index: number, sinceFirstS: number) => {
@@ -124,16 +132,17 @@ export async function shootCommand(args: Arguments): Promise<number> {
         ...(shots.length > 1 && { group: { id: group, index, of: shots.length } }),
       },
     };
-    const path = many ? join(out, `${String(index + 1).padStart(2, '0')}.${endings[0]}`) : out;
-    const stem = path.slice(0, path.length - extname(path).length);
-    const paths = endings.map((ending, i) => (i === 0 ? path : `${stem}.${ending}`));
-    const reserved = paths.map((one) => reserve(one));
+    const paths = pathsOf(index);
+    const reserved = paths.map((one) => reserve(one, args.force));
     try {
-      const shot = await shoot(whole, press, { longSide, compression, encodeJpeg, ...(stage && { stage }) });
+      const shot = await shoot(whole, press, {
+        ...{ longSide, compression, encodeJpeg, pause },
+        ...(stage && { stage }),
+      });
       shot.files.forEach(({ bytes }, i) => reserved[i]!.write(bytes));
       const { frame, record } = shot;
       return {
-        path,
+        path: paths[0]!,
         roll,
         ...(credit && { credit }),
         files: shot.files.map(({ format, bytes }, i) => ({ format, path: paths[i]!, bytes: bytes.length })),
@@ -179,6 +188,25 @@ export async function shootCommand(args: Arguments): Promise<number> {
       );
     }
   }
+}
+
+/** A signal is heard between two bands. */
+const pause = () => new Promise<void>((done) => setImmediate(done));
+
+/** Endings that files are known by, and those that theirs are. */
+const KNOWN_ENDINGS: ReadonlyMap<string, string> = new Map([
+  ...Object.values(ENDINGS).map((ending) => [ending, ending] as const),
+  ...([
+    ['jpeg', 'jpg'],
+    ['tiff', 'tif'],
+  ] as const),
+]);
+
+/** A file is called what it is. @throws UsageError */
+function endingFits(out: string, ending: string): void {
+  const said = KNOWN_ENDINGS.get(extname(out).slice(1).toLowerCase());
+  if (said !== undefined && said !== ending)
+    throw new UsageError(`--out ${out} would be a ${ending.toUpperCase()} file: let it end in .${ending}`);
 }
 
 /** The white that the automatic finds at an exposure. */

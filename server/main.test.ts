@@ -105,6 +105,19 @@ describe('the server', () => {
     expect(/script-src ([^;]*)/.exec(policy)![1]!.split(' ')).toEqual(["'self'", "'wasm-unsafe-eval'"]);
   });
 
+  it.each(['/', '/sheet', '/_expo/entry-1.js'])(
+    'says of %s that it comes packed in several ways',
+    async (url) => {
+      for (const encoding of ['br', 'gzip', 'identity']) {
+        const headers = { 'accept-encoding': encoding };
+        const vary = await new Promise((done) =>
+          request(origin + url, { headers }, (a) => done(a.resume().headers.vary)).end(),
+        );
+        expect(vary).toMatch(/accept-encoding/i);
+      }
+    },
+  );
+
   it('takes nothing but GET', async () => {
     expect((await get('/sheet', 'POST')).status).toBe(404);
   });

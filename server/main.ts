@@ -43,6 +43,8 @@ export async function buildServer({ app, scenes, demo }: ServerOptions): Promise
     crossOriginEmbedderPolicy: { policy: 'require-corp' },
     strictTransportSecurity: false,
   });
+  // What lies compressed is another answer to whoever does not unpack it.
+  server.addHook('onRequest', async (_, reply) => void reply.header('vary', 'accept-encoding'));
   // Before compression: packed scenes are dense already, and go with their length, so that their progress can be told.
   await server.register(fastifyStatic, {
     root: scenes,

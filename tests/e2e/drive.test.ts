@@ -18,7 +18,6 @@ import {
   type Stage,
 } from './browser';
 
-jest.setTimeout(300_000);
 let stage: Stage;
 let page: Page;
 beforeAll(async () => {

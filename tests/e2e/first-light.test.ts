@@ -28,8 +28,6 @@ import {
   type Stage,
 } from './browser';
 
-jest.setTimeout(300_000);
-
 let stage: Stage;
 const downloads = mkdtempSync(join(tmpdir(), 'velmo-downloads-'));
 beforeAll(async () => {

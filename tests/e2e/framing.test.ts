@@ -15,7 +15,6 @@ import {
 } from './browser';
 import { lentLive, takeLent } from './lent';
 
-jest.setTimeout(300_000);
 let stage: Stage;
 let page: Page;
 beforeAll(async () => {

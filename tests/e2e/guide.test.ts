@@ -2,8 +2,6 @@
 import type { Page } from 'puppeteer-core';
 import { byId, deskKeeps, framesPass, live, openStage, serious, tap, type Stage } from './browser';
 
-jest.setTimeout(300_000);
-
 let stage: Stage;
 beforeAll(async () => {
   stage = await openStage({ desk: { optic: 'small-24' } });

@@ -24,8 +24,6 @@ import { LONG } from '../sweep';
 import { codeOf, RAMP_STOPS } from './ramp';
 import { lend, lentLive, lentOf, readsAbout, takeLent, type LentOptions } from './lent';
 
-jest.setTimeout(300_000);
-
 const folder = mkdtempSync(join(tmpdir(), 'velmo-lent-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 

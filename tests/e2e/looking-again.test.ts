@@ -23,8 +23,6 @@ import {
 } from './browser';
 import { LONG } from '../sweep';
 
-jest.setTimeout(300_000);
-
 /** Lying, too, in the long checks. */
 const TRIED = LONG ? SIZES : SIZES.filter(({ name }) => name !== 'lying');
 

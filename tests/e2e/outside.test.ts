@@ -14,7 +14,6 @@ import {
 
 let stage: Stage;
 let page: Page;
-jest.setTimeout(300_000);
 beforeAll(async () => {
   stage = await openStage();
 });

@@ -22,8 +22,6 @@ import {
 } from './browser';
 import { LONG } from '../sweep';
 
-jest.setTimeout(300_000);
-
 const downloads = mkdtempSync(join(tmpdir(), 'velmo-rolls-'));
 let stage: Stage;
 let page: Page;

@@ -16,8 +16,6 @@ import {
 } from './browser';
 import { LONG } from '../sweep';
 
-jest.setTimeout(300_000);
-
 const SIZES = [
   [320, 568],
   [360, 640],

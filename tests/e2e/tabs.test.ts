@@ -16,8 +16,6 @@ import {
   type Stage,
 } from './browser';
 
-jest.setTimeout(300_000);
-
 let stage: Stage;
 beforeAll(async () => {
   stage = await openStage({ desk: TURNING });

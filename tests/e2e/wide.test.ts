@@ -16,8 +16,6 @@ import {
 } from './browser';
 import { LONG } from '../sweep';
 
-jest.setTimeout(300_000);
-
 let stage: Stage;
 beforeAll(async () => {
   stage = await openStage();

@@ -21,8 +21,6 @@ import {
 } from './browser';
 import { LONG } from '../sweep';
 
-jest.setTimeout(300_000);
-
 type Name = 'painter' | 'finder' | 'exposer' | 'roll' | 'lightbox' | 'looker' | 'bands-1' | 'bands-2';
 /** What is wrong with a script: it does not come, is no program, or throws as it starts. */
 type Flaw = 'blocked' | 'garbled' | 'throwing';

@@ -11,7 +11,6 @@ import { SIM_ONE_WIDE } from '../../src/core/sensor/sim-one';
 import { runTool } from './run-tool';
 import { openTerminal } from './terminal';
 
-jest.setTimeout(120_000);
 const root = join(__dirname, '..', '..');
 const folder = mkdtempSync(join(tmpdir(), 'velmo-bracket-'));
 const terminal = openTerminal();

@@ -1,7 +1,17 @@
 // The command line as a person meets it: JSON with stable keys, exit codes, errors that help.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  lstatSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildSync } from 'esbuild';
@@ -12,8 +22,6 @@ import { LIGHT, openTerminal, SHIPPED } from './terminal';
 const root = join(__dirname, '..', '..');
 const folder = mkdtempSync(join(tmpdir(), 'velmo-cli-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
-jest.setTimeout(60_000);
-
 const terminal = openTerminal();
 afterAll(() => terminal.close());
 let scenes = LIGHT;
@@ -22,10 +30,27 @@ function velmo(...words: string[]) {
   const answer = terminal.run(words, scenes);
   return { ...answer, json: () => JSON.parse(answer.stdout) as Record<string, never> };
 }
+/** The program as one script. */
+function bundled(): string {
+  const outfile = join(folder, 'velmo', 'cli', 'velmo.cjs');
+  const entryPoints = [join(root, 'cli', 'main.ts')];
+  buildSync({ entryPoints, bundle: true, platform: 'node', outfile, logLevel: 'error' });
+  return outfile;
+}
 /** A small capture; at a distance that is told, unless something is said of focus. */
 const preview = (out: string, ...args: string[]) =>
   velmo(
-    ...['shoot', '--scene', 'wheel-bench', '--size', 'preview', '--json', '--out', join(folder, out)],
+    ...[
+      'shoot',
+      '--scene',
+      'wheel-bench',
+      '--size',
+      'preview',
+      '--json',
+      '--force',
+      '--out',
+      join(folder, out),
+    ],
     ...(args.includes('--focus') ? [] : ['--focus', '1.2']),
     ...args,
   ).json();
@@ -288,9 +313,7 @@ describe('velmo', () => {
   });
 
   it('as a process of its own: answers, its code, and a word that its answer could not be written', () => {
-    const program = join(folder, 'velmo.cjs');
-    const entryPoints = [join(root, 'cli', 'main.ts')];
-    buildSync({ entryPoints, bundle: true, platform: 'node', outfile: program, logLevel: 'error' });
+    const program = bundled();
     const env = { ...process.env, VELMO_SCENES: LIGHT };
     const told = (...args: string[]) =>
       spawnSync(process.execPath, [program, ...args], { encoding: 'utf8', env });
@@ -306,6 +329,70 @@ describe('velmo', () => {
     );
     expect([status, stderr.trim()]).toEqual([1, 'The answer could not be written: no space left']);
   });
+
+  it('ended by a signal it leaves nothing behind', async () => {
+    const program = bundled();
+    const there = join(folder, 'ended');
+    for (const [signal, code] of [
+      ['SIGINT', 130],
+      ['SIGTERM', 143],
+    ] as const) {
+      const child = spawn(
+        process.execPath,
+        [...[program, 'shoot', '--scene', 'soot-wall', '--focus', '1.2', '--out', join(there, 'x.dng')]],
+        { env: { ...process.env, VELMO_SCENES: LIGHT } },
+      );
+      const ended = new Promise((done) => child.on('close', done));
+      // It has begun.
+      while (!existsSync(there) || readdirSync(there).length === 0)
+        await new Promise((done) => setTimeout(done, 20));
+      child.kill(signal);
+      expect(await ended).toBe(code);
+      expect(readdirSync(there)).toEqual([]);
+    }
+  });
+
+  it('replaces nothing unless it is told to, and then a link itself and not what it leads to', () => {
+    const take = (out: string, ...args: string[]) =>
+      velmo(
+        ...['shoot', '--scene', 'soot-wall', '--size', 'preview', '--focus', '1.2'],
+        ...['--out', join(folder, out), ...args],
+      );
+    const [kept, link] = [join(folder, 'kept.dng'), join(folder, 'link.dng')];
+    writeFileSync(kept, 'kept');
+    symlinkSync(kept, link);
+    symlinkSync(join(folder, 'nowhere'), join(folder, 'loose.dng'));
+    for (const out of ['kept.dng', 'link.dng', 'loose.dng'])
+      expect(take(out)).toMatchObject({ status: 2, stderr: expect.stringMatching(/--force/) });
+    expect(take('link.dng', '--force').status).toBe(0);
+    expect(readFileSync(kept, 'utf8')).toBe('kept');
+    expect(lstatSync(link).isFile()).toBe(true);
+    // Of several, none is taken when one is in the way.
+    mkdirSync(join(folder, 'several'));
+    writeFileSync(join(folder, 'several', '02.dng'), 'kept');
+    expect(take('several', '--burst', '2@10').status).toBe(2);
+    expect(readdirSync(join(folder, 'several'))).toEqual(['02.dng']);
+  });
+
+  it('calls a file what it is', () => {
+    const take = (out: string, kind: string) =>
+      velmo(
+        ...['shoot', '--scene', 'soot-wall', '--size', 'preview', '--focus', '1.2'],
+        ...['--format', kind, '--out', join(folder, out)],
+      );
+    expect(take('m.dng', 'tiff')).toMatchObject({ status: 2, stderr: expect.stringMatching(/end in \.tif/) });
+    expect(take('m.tif', 'dng').status).toBe(2);
+    expect(take('m.TIFF', 'tiff').status).toBe(0);
+  });
+
+  it.each([['help'], ['--help'], ['-h'], ['shoot', '--help']])(
+    '%s %s: says what there is, with 0',
+    (...words) => {
+      const { status, stdout, stderr } = velmo(...words.filter(Boolean));
+      expect([status, stderr]).toEqual([0, '']);
+      expect(stdout).toMatch(/meter --scene/);
+    },
+  );
 
   it('tells places in one way: a patch is metered where the list says it is, through any lens and either way up', () => {
     for (const [lens, orientation] of [
@@ -421,7 +508,18 @@ describe('velmo', () => {
     // Two draws of one exposure: half their squared difference is the variance that the file states.
     const [a, b] = ['7', '8'].map((seed) => {
       velmo(
-        ...['shoot', '--scene', 'tile-board', '--size', 'preview', '--support', 'tripod', '--iso', '100'],
+        ...[
+          'shoot',
+          '--scene',
+          'tile-board',
+          '--size',
+          'preview',
+          '--support',
+          'tripod',
+          '--iso',
+          '100',
+          '--force',
+        ],
         ...['--shutter', '1/250', '--seed', seed, '--out', join(folder, 'noise.dng')],
       );
       return readDng(readFileSync(join(folder, 'noise.dng')));

@@ -17,7 +17,6 @@ import { ENDINGS, parseFiles, type Format } from '../../src/core/setting/files';
 import { initialValues } from '../../src/core/setting/values';
 import { runTool } from './run-tool';
 
-jest.setTimeout(60_000);
 const folder = mkdtempSync(join(tmpdir(), 'velmo-credit-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 

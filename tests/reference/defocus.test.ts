@@ -10,7 +10,6 @@ import type { LensId } from '../../src/core/sensor/simulated-camera';
 import { partOf } from '../sweep';
 import { edgeLight, fittedDisc } from './disc-edge';
 
-jest.setTimeout(120_000);
 const PREVIEW = 640;
 
 describe.each(partOf(['zoom-77', 'tele', 'wide'] as LensId[], 1))(

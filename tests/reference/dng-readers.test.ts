@@ -24,7 +24,6 @@ import { pgmSamples, runTool } from './run-tool';
 
 const folder = mkdtempSync(join(tmpdir(), 'velmo-dng-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
-jest.setTimeout(60_000);
 beforeAll(() => void jest.spyOn(console, 'log').mockImplementation(() => undefined)); // utif2 prints as it decodes
 
 type Compression = 'lossless-jpeg' | 'none';

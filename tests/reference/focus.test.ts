@@ -10,8 +10,6 @@ import { initialValues } from '../../src/core/setting/values';
 import { LONG, partOf } from '../sweep';
 import { focusTrial, type FocusTrial } from '../../tools/focus-trials';
 
-jest.setTimeout(300_000);
-
 const SCENES = [
   ...['bisque-shelf', 'yard-night'],
   ...partOf(['wheel-bench', 'glaze-table', 'spy-hole', 'shed-door', 'soot-wall', 'tile-board'], 1),

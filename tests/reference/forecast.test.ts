@@ -24,7 +24,6 @@ import { viewSource } from '../../src/core/scene/view-source';
 import { SIM_ONE_WIDE as camera } from '../../src/core/sensor/sim-one';
 import { partOf } from '../sweep';
 
-jest.setTimeout(180_000);
 const rest = { support: 'tripod' as const, press: 0, sinceTouchS: 60 };
 const { sensor, lens } = camera;
 const CLOCK_S = 3;

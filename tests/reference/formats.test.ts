@@ -17,7 +17,6 @@ import { ENDINGS, parseFiles, PICTURE_SIZES, type Format } from '../../src/core/
 import { initialValues } from '../../src/core/setting/values';
 import { runTool } from './run-tool';
 
-jest.setTimeout(60_000);
 const folder = mkdtempSync(join(tmpdir(), 'velmo-formats-'));
 beforeAll(() => void jest.spyOn(console, 'log').mockImplementation(() => undefined)); // utif2 prints as it decodes
 afterAll(() => rmSync(folder, { recursive: true, force: true }));

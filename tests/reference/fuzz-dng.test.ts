@@ -6,8 +6,6 @@ import { join } from 'node:path';
 import { buildSync } from 'esbuild';
 import { LONG } from '../sweep';
 
-jest.setTimeout(240_000);
-
 /** All of them in the long checks. */
 const MUTATIONS = LONG ? 100_000 : 5000;
 

@@ -23,7 +23,6 @@ import { OWN_PRINTS, type Print } from '../../src/core/setting/print';
 import { initialValues } from '../../src/core/setting/values';
 import { pgmSamples, runTool } from './run-tool';
 
-jest.setTimeout(120_000);
 const folder = mkdtempSync(join(tmpdir(), 'velmo-leaving-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 

@@ -21,8 +21,6 @@ import { SIM_ONE_WIDE } from '../../src/core/sensor/sim-one';
 import { partOf } from '../sweep';
 import { meteringTable, tableInDocs } from '../../tools/metering-table';
 
-jest.setTimeout(120_000);
-
 const part = partOf(sceneList(), 3);
 const scenes = new Map<string, Promise<Scene>>();
 const scene = (id: string) => {

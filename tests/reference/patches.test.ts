@@ -11,8 +11,6 @@ import { SIM_ONE } from '../../src/core/sensor/sim-one';
 
 import { partOf } from '../sweep';
 
-jest.setTimeout(120_000);
-
 const views = sceneList().flatMap(({ id, lenses }) => lenses.map((lens) => [id, lens] as const));
 
 describe('a scene', () => {

@@ -22,8 +22,6 @@ import { blackOf, cfaIndex, clipLevel } from '../../src/core/sensor/raw-frame';
 import { gainDnPerE } from '../../src/core/sensor/sensor';
 import { initialValues } from '../../src/core/setting/values';
 
-jest.setTimeout(120_000);
-
 const camera = OPTICS.wide;
 const outside = { ...OPENING, support: 'tripod' as const };
 const { width, height } = frameSize(camera, 'landscape', 640);

@@ -10,7 +10,6 @@ import { pictureFrame } from '../../src/core/frame/picture-frame';
 import { initialValues } from '../../src/core/setting/values';
 import { runTool } from './run-tool';
 
-jest.setTimeout(60_000);
 const folder = mkdtempSync(join(tmpdir(), 'velmo-picture-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 

@@ -12,7 +12,6 @@ import { patchSide } from '../../tools/scenes/fidelity';
 import { masterFile, packedFile } from '../../tools/scenes/files';
 import { readMasterDigest, type MasterDigest } from '../../tools/scenes/master-digest';
 
-jest.setTimeout(60_000);
 const ID = 'wheel-bench';
 let scene: Scene;
 let master: MasterDigest;

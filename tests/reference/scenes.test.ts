@@ -14,7 +14,6 @@ import { readExr } from '../../tools/scenes/exr';
 import { LENS_PLATES, packedFile, sourceDir } from '../../tools/scenes/files';
 import { render, rendererIsThere } from '../../tools/scenes/povray';
 
-jest.setTimeout(120_000);
 const list = sceneList();
 
 describe('the scenes together', () => {

@@ -24,7 +24,6 @@ import { partOf } from '../sweep';
 import { runTool } from './run-tool';
 import { asReflectances, boardUnder, eachSite, LAMPS, rawMean, type LampId } from './tile-board';
 
-jest.setTimeout(120_000);
 const folder = mkdtempSync(join(tmpdir(), 'velmo-white-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 

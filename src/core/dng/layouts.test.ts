@@ -134,6 +134,16 @@ describe('a mosaic of another hand', () => {
     if (!report.ok) expect(report.message).toMatch(message);
   });
 
+  it.each<[string, Tag]>([
+    ['ColorMatrix1', [50721, SRATIONAL, ...Array.from({ length: 9 }, (_, i) => [i, i === 4 ? 0 : 1]).flat()]],
+    ['ColorMatrix1', [50721, FLOAT, 1, 0, 0, 0, NaN, 0, 0, 0, 1]],
+    ['AsShotNeutral', [50728, RATIONAL, 1, 1, 0, 0, 1, 1]],
+    ['AsShotNeutral', [50728, FLOAT, 1, Infinity, 1]],
+  ])('is refused where a number of its colours is none: %s %j', (name, tag) => {
+    const report = checkDng(file([], 'II', [...MAIN.filter(([t]) => t !== tag[0]), tag]));
+    expect(report).toMatchObject({ ok: false, code: 'bad-tag', message: expect.stringContaining(name) });
+  });
+
   it('is refused where directories are pointed at by fractions', () => {
     for (const type of [RATIONAL, FLOAT, SRATIONAL]) {
       const bytes = file();

@@ -105,6 +105,21 @@ export function finiteNumber(file: TiffFile, directory: Directory, tag: number):
   return value !== undefined && Number.isFinite(value) ? value : undefined;
 }
 
+/**
+ * All values of a tag whose numbers are reckoned with, or undefined when it is not there.
+ * @throws DngError where one is infinite or no number
+ */
+export function finiteNumbers(file: TiffFile, directory: Directory, tag: number): number[] | undefined {
+  const found = numbers(file, directory, tag);
+  if (found?.every(Number.isFinite) === false)
+    throw new DngError(
+      'bad-tag',
+      `${tagName(tag)} holds ${found.join(' ')}`,
+      directory.entries.get(tag)!.offset,
+    );
+  return found;
+}
+
 /** Types that hold sizes, places and counts: whole and never negative. */
 const WHOLE_TYPES: readonly number[] = [TYPE.BYTE, TYPE.SHORT, TYPE.LONG, TYPE.IFD];
 

@@ -124,10 +124,28 @@ describe('names', () => {
       fc.property(fc.string(), (pattern) => {
         const name = nameBy(pattern, of);
         expect(name).not.toMatch(/[/\\:*?"<>|\u0000-\u001f]/);
-        expect(name).not.toMatch(/^\.|^\s*$/);
+        expect(name).not.toMatch(/^\.|^\s*$|\.$/);
+        expect(name).not.toMatch(/\p{Cs}/u);
         expect(name.length).toBeLessThanOrEqual(120);
       }),
     );
+  });
+
+  it('are none of a device, hold no half of a letter, and turn no direction', () => {
+    for (const device of ['CON', 'nul.txt', 'com1', 'Lpt9.a'])
+      expect(nameBy(device, of)).toBe(`velmo-${device}`);
+    expect(nameBy('console', of)).toBe('console');
+    expect(nameBy('a\u202egpj\u2066', of)).toBe('agpj');
+    expect(nameBy('\ud83d x', of)).toBe('x');
+    expect(nameBy(`${'a'.repeat(119)}😀`, of)).toBe('a'.repeat(119));
+    expect(nameBy(`${'a'.repeat(119)}.b`, of)).toBe('a'.repeat(119));
+  });
+
+  it('know the words that there are, and none that an object has by itself', () => {
+    for (const word of ['__proto__', 'toString', 'constructor', 'hasOwnProperty']) {
+      expect(patternTrouble(`{${word}}`)).toMatch(/means nothing/);
+      expect(nameBy(`{${word}}-a`, of)).toBe('a');
+    }
   });
 
   it('a pattern that is not sound says what is wrong with it', () => {

@@ -38,13 +38,17 @@ function wordOf(value: FrameRecord['exposure']['iso'], words: (value: number) =>
   return told === undefined ? 'unknown' : words(told);
 }
 
-/** Ends of names: what no file system lets a name have, or be. */
+/** What some file system does not let a name have. */
 const NOT_IN_NAMES = /[\u0000-\u001f\u007f<>:"/\\|?*]+/g;
+/** Halves of letters, and marks that turn the direction of what follows: a name would not be what it reads as. */
+const NOT_READ = /[\p{Cs}\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]+/gu;
+/** Names of devices where a file cannot be called so, whatever its ending. */
+const DEVICE = /^(con|prn|aux|nul|(com|lpt)[0-9¹²³])(\.|$)/i;
 const MOST_NAME = 120;
 
 /** What is wrong with a pattern, in words; null when nothing is. */
 export function patternTrouble(pattern: string): string | null {
-  const stray = [...pattern.matchAll(/\{([^{}]*)\}/g)].find(([, word]) => !(word! in NAME_WORDS));
+  const stray = [...pattern.matchAll(/\{([^{}]*)\}/g)].find(([, word]) => !Object.hasOwn(NAME_WORDS, word!));
   if (stray)
     return `{${stray[1]}} means nothing: there are ${Object.keys(NAME_WORDS)
       .map((w) => `{${w}}`)
@@ -54,17 +58,21 @@ export function patternTrouble(pattern: string): string | null {
   return null;
 }
 
-/** The name of a file without its ending, by a pattern that is sound. Never empty, never a path. */
+/** The name of a file without its ending, by a pattern that is sound. Never empty, never a path, never a device. */
 export function nameBy(pattern: string, of: NameOf): string {
-  const words = pattern.replace(
-    /\{([^{}]*)\}/g,
-    (_, word: string) => NAME_WORDS[word as NameWord]?.(of) ?? '',
+  const words = pattern.replace(/\{([^{}]*)\}/g, (_, word: string) =>
+    Object.hasOwn(NAME_WORDS, word) ? NAME_WORDS[word as NameWord](of) : '',
   );
-  const safe = words
+  const name = words
+    .replace(NOT_READ, '')
     .replace(NOT_IN_NAMES, '-')
-    .replace(/^[.\s-]+|[.\s]+$/g, '')
-    .slice(0, MOST_NAME);
-  return safe || of.frame.id;
+    .replace(/^[.\s-]+/, '')
+    .slice(0, MOST_NAME)
+    // Cut through a letter.
+    .replace(NOT_READ, '')
+    .replace(/[.\s]+$/, '');
+  if (name === '') return of.frame.id;
+  return DEVICE.test(name) ? `velmo-${name}` : name;
 }
 
 /** Names that no two of have in common: what comes again gets a number. @param names without their ending */

@@ -10,8 +10,6 @@ import { initialValues } from '../setting/values';
 import { exposedOf, latentForward, latentOf, type Exposed } from './latent';
 import { shoot } from './shoot';
 
-jest.setTimeout(60_000);
-
 const outside = { levels: { window: 0.7 }, support: 'hand', wheel: 'fast' } as const;
 const exposed: Exposed = {
   ...{ lensId: 'wide', scene: 'wheel-bench', outside, orientation: 'portrait' },

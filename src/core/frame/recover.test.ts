@@ -4,13 +4,13 @@ import { encodeJpeg } from '../../../cli/jpeg';
 import { loadScene } from '../../../cli/scene-files';
 import { isRecord } from '../../vault/record-check.generated';
 import { writeDng } from '../dng/write';
+import { xmpPacket } from '../dng/xmp';
+import { jpegFacts, withFacts } from '../formats/jpeg';
 import { PREVIEW_LONG_SIDE } from '../scene/capture';
 import { viewScene } from '../scene/view';
 import { OPTICS } from '../sensor/cameras';
 import { recordFromFiles } from './recover';
 import { shoot } from './shoot';
-
-jest.setTimeout(60_000);
 
 it('is the record that was lost, to the last digit', async () => {
   const view = viewScene(await loadScene('wheel-bench'), OPTICS['zoom-24'], 'landscape');
@@ -63,3 +63,13 @@ it('is the record that was lost, to the last digit', async () => {
   const strange = writeDng(shot.frame, { ...bare, previewJpeg, facts: press.facts, note: '{"version":2}' });
   expect(isRecord(await recordFromFiles([{ format: 'dng', bytes: strange }]))).toBe(false);
 });
+
+it.each(['{"version":4}', '{}', '[]', '7', '{"made":null}'])(
+  'is none where a picture’s note is %s',
+  async (note) => {
+    const picture = encodeJpeg(new Uint8ClampedArray(16 * 16 * 4), 16, 16);
+    const bytes = withFacts(picture, new Uint8Array(), xmpPacket({ timeMs: 0, offsetMinutes: 0 }, '', note));
+    expect(jpegFacts(bytes).xmp).toContain('velmo:Capture');
+    expect(isRecord(await recordFromFiles([{ format: 'jpeg', bytes }]))).toBe(false);
+  },
+);

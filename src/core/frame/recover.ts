@@ -47,7 +47,9 @@ function ofRaw(bytes: Uint8Array): Found | undefined {
 
 function ofPicture(bytes: Uint8Array): Found | undefined {
   const note = noteOf(jpegFacts(bytes).xmp);
-  return note && { ...note, result: { unknown: note.made.kind === 'browser' ? NO_RAW : PICTURE_ONLY } };
+  // What the note lacks is found by the schema.
+  const made: CaptureNote['made'] | undefined = note?.made;
+  return note && { ...note, result: { unknown: made?.kind === 'browser' ? NO_RAW : PICTURE_ONLY } };
 }
 
 function noteOf(xmp: string | undefined): CaptureNote | undefined {

@@ -61,8 +61,6 @@ const flatScene = (luminance: number): Scene => ({
   space,
 });
 
-jest.setTimeout(30_000);
-
 describe('the wavelet', () => {
   it.each([
     [64, 64],

@@ -5,7 +5,6 @@ import { withAndWithoutSoon } from '../kernels/with-and-without';
 import { decodeCoded, decodeFirstLook, encodePlate } from './plate-codec';
 import { unpackByKernel } from './unpack-kernel';
 
-jest.setTimeout(30_000);
 it('is loaded here: what follows compares two different things', async () => {
   const plane = { w: 2, h: 2, levels: 0, bands: [{ x: 0, y: 0, w: 2, h: 2, step: 1 }] };
   const [fast, plain] = await withAndWithoutSoon(async () => unpackByKernel(new Uint8Array(4), plane, 0, 0));
