@@ -54,8 +54,6 @@ export function openTerminal(): Terminal {
     workerData: { port: port2, answered },
     transferList: [port2],
   });
-  // What ends the thread is told where the answer is missing.
-  worker.on('error', () => undefined);
   return {
     run(words, scenes = LIGHT) {
       Atomics.store(answered, 0, 0);
