@@ -3,6 +3,8 @@ import { nextUint32, randomFrom } from '../src/core/numeric/random';
 
 /** True while the long checks run. */
 export const LONG = process.env.VELMO_LONG === '1';
+/** A test of the long checks only: `npm test` proves the same by a shorter way, or another case of it. */
+export const inLong = LONG ? it : it.skip;
 const SEED = 20;
 
 /** All of a list in the long checks; otherwise so many of it, in its order, the same in every run. */

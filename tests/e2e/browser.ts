@@ -160,7 +160,8 @@ export async function workerOf(page: Page, name: string): Promise<WebWorker> {
     const names = await Promise.all(workers.map(nameOf));
     const found = workers[names.lastIndexOf(name)];
     if (found) return found;
-    await next;
+    // One that was too busy to tell its name is asked again.
+    await Promise.race([next, new Promise((again) => setTimeout(again, 500))]);
   }
 }
 

@@ -232,15 +232,6 @@ describe('by touch', () => {
     await tap('theme-studio');
     await page.waitForFunction(() => document.documentElement.dataset.theme === 'studio');
   });
-});
-
-describe('on a wide screen', () => {
-  beforeAll(async () => {
-    page = await stage.wide();
-    await page.goto(stage.origin);
-    await live(page);
-  });
-  afterAll(async () => page.close());
 
   it('the wheel zooms the stopline about the pointer', async () => {
     const ends = () =>

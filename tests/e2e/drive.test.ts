@@ -4,6 +4,7 @@ import type { Page } from 'puppeteer-core';
 import {
   byId,
   framesPass,
+  live,
   openedAt,
   openStage,
   rollBecomes,
@@ -19,15 +20,21 @@ import {
 } from './browser';
 
 let stage: Stage;
+// One page for all of them.
 let page: Page;
 beforeAll(async () => {
   stage = await openStage();
+  page = await openedAt(stage, SIZES[0]);
 });
 afterAll(() => stage.close());
-afterEach(() => page.close());
+
+/** The finder on a screen of that size, of the kind that the page has: another would open it anew. */
+async function at(size: (typeof SIZES)[number]): Promise<void> {
+  await page.setViewport({ ...size, isMobile: true, deviceScaleFactor: 1 });
+  await framesPass(page, 3);
+}
 
 it('two frames of a bracket, both in the roll, each saying which it is; kept as pictures of half the size', async () => {
-  page = await openedAt(stage, SIZES[0]);
   const { frames } = await rollCount(page);
   await page.keyboard.press('x');
   await tap(page, 'more-tab-drive');
@@ -52,10 +59,13 @@ it('two frames of a bracket, both in the roll, each saying which it is; kept as 
   expect(await words(page, 'capture-data')).toMatch(/Size378 × 504.*JPEG\d+ kB/);
   expect(await words(page, 'no-raw-here')).toMatch(/Only the picture was kept/);
   await wordsBecome(page, 'download', /Download JPEG/);
+  await tap(page, 'to-sheet');
+  await tap(page, 'to-finder');
+  await live(page);
 });
 
 it('lying, a burst is counted and felt, and the screen is kept awake as long as that is wanted', async () => {
-  page = await openedAt(stage, SIZES[1]);
+  await at(SIZES[1]);
   await page.keyboard.press('x');
   await tap(page, 'more-tab-drive');
   await tap(page, 'takes-burst');
@@ -81,10 +91,11 @@ it('lying, a burst is counted and felt, and the screen is kept awake as long as 
   await safe(page, () => tap(page, 'release'));
   await page.waitForFunction('taps.length === 1');
   await rollBecomes(page, { frames: frames + 10, waiting: 0 });
+  await page.keyboard.press('Escape');
 });
 
 it('on a wide screen a burst lasts as long as the space bar is held', async () => {
-  page = await openedAt(stage, SIZES[2]);
+  await at(SIZES[2]);
   await page.keyboard.press('x');
   await tap(page, 'more-tab-drive');
   await tap(page, 'takes-burst');

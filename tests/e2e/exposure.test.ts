@@ -16,13 +16,15 @@ import {
 } from './browser';
 
 let stage: Stage;
+// One page for all of them: each leaves everything automatic.
 let page: Page;
 beforeAll(async () => {
   stage = await openStage();
+  page = await stage.phone();
+  await page.goto(stage.origin);
+  await live(page);
 });
-afterAll(async () => {
-  await stage.close();
-});
+afterAll(() => stage.close());
 
 const tap = (id: string) => tapIn(page, id);
 const shown = (id: string) => page.waitForSelector(byId(id));
@@ -47,12 +49,6 @@ const more = async (tab: string) => {
   await tap(`more-tab-${tab}`);
 };
 describe('by touch', () => {
-  beforeAll(async () => {
-    page = await stage.phone();
-    await page.goto(stage.origin);
-    await live(page);
-  });
-  afterAll(async () => page.close());
   afterEach(async () => {
     if (await page.$('[role=dialog]')) await close();
     await tap('all-auto');
@@ -109,9 +105,6 @@ describe('by touch', () => {
 
 describe('a new user', () => {
   it('gets a first correct exposure of the spy-hole by two taps: the meter, and its highlight pattern', async () => {
-    page = await stage.phone();
-    await page.goto(stage.origin);
-    await live(page);
     await tap('outside');
     await tap('scene-spy-hole');
     await close();
@@ -136,6 +129,5 @@ describe('a new user', () => {
     await tap('spot-size-0.003');
     await wordsBecome(page, 'shutter-words', /^1\/[3-8]\d{3}$/);
     expect(await text('clip-share')).toMatch(/^(0|< 0\.01|0\.0\d) %$/);
-    await page.close();
   });
 });

@@ -3,6 +3,7 @@ import type { Page } from 'puppeteer-core';
 import {
   byId,
   framesPass,
+  live,
   openedAt,
   openStage,
   pinch,
@@ -16,12 +17,13 @@ import {
 import { lentLive, takeLent } from './lent';
 
 let stage: Stage;
+// One page for all of them.
 let page: Page;
 beforeAll(async () => {
   stage = await openStage();
+  page = await openedAt(stage, SIZES[0]);
 });
 afterAll(() => stage.close());
-afterEach(() => page.close());
 
 const gone = (id: string) => page.waitForFunction((s: string) => !document.querySelector(s), {}, byId(id));
 /** The finder shows a part so many times narrower. */
@@ -35,13 +37,12 @@ const zoomed = (least: number, most: number) =>
     least,
     most,
   );
-const keys = async (id: string, key: 'ArrowRight' | 'ArrowLeft', count: number) => {
+const keys = async (id: string, key: 'ArrowRight' | 'Home', count: number) => {
   await page.focus(byId(id));
   for (let i = 0; i < count; i++) await page.keyboard.press(key);
 };
 
 it('two fingers and keys zoom; shape, level and planner stand in their panel', async () => {
-  page = await openedAt(stage, SIZES[0]);
   await pinch(page, 'finder', 3);
   // Until two fingers count as two they have moved a little.
   await zoomed(1.3, 3);
@@ -58,10 +59,15 @@ it('two fingers and keys zoom; shape, level and planner stand in their panel', a
   await tap(page, 'frame-tab-depth');
   await page.waitForSelector(byId('plan-told'));
   expect(await serious(page)).toEqual([]);
+  await tap(page, 'frame-tab-frame');
+  await tap(page, 'level-on');
+  await tap(page, 'aspect-whole');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('-');
+  await gone('cut-chip');
 });
 
 it('a frame that is cut shows its part, tells the whole, and its raw holds it', async () => {
-  page = await openedAt(stage, SIZES[0]);
   await page.keyboard.press('v');
   await keys('hold-rollDeg', 'ArrowRight', 4);
   await page.keyboard.press(',');
@@ -82,10 +88,12 @@ it('a frame that is cut shows its part, tells the whole, and its raw holds it', 
   await page.waitForSelector(`${byId('picture-fit')}[data-seen="378x378"]`);
   await tap(page, 'whole');
   await page.waitForSelector(`${byId('picture-fit')}[data-seen="756x1008"]`);
+  await tap(page, 'to-sheet');
+  await tap(page, 'to-finder');
+  await live(page);
 });
 
 it('a lent camera: the device’s sensor tells the level, nothing is said of depth, a shape cuts the JPEG', async () => {
-  page = await openedAt(stage, SIZES[0]);
   await takeLent(page);
   await lentLive(page);
   await page.keyboard.press(',');
@@ -103,6 +111,7 @@ it('a lent camera: the device’s sensor tells the level, nothing is said of dep
   await wordsBecome(page, 'depth-unknown', /not known/);
   // A digital zoom and a shape cut its picture.
   await tap(page, 'frame-tab-frame');
+  await keys('cut-times', 'Home', 1);
   await keys('cut-times', 'ArrowRight', 8);
   await zoomed(2, 2);
   await tap(page, 'aspect-1:1');

@@ -7,8 +7,8 @@ beforeAll(async () => {
   stage = await openStage({ desk: { optic: 'small-24' } });
 });
 afterAll(() => stage.close());
+// One page for both.
 let page: Page;
-afterEach(() => page.close());
 
 const shown = (page: Page) => page.$(byId('guide')).then((found) => found !== null);
 
@@ -36,9 +36,7 @@ it('stand there on the first visit, and never by themselves again', async () => 
 });
 
 it('lie inside the window on small phones and on wide screens, none over another', async () => {
-  page = await stage.phone();
-  await page.goto(stage.origin);
-  await live(page);
+  await page.keyboard.press('Escape');
   for (const [width, height] of [
     [320, 568],
     [390, 844],

@@ -22,7 +22,16 @@ import {
 } from './browser';
 import { LONG } from '../sweep';
 import { codeOf, RAMP_STOPS } from './ramp';
-import { lend, lentLive, lentOf, readsAbout, takeLent, type LentOptions } from './lent';
+import {
+  lend,
+  lentLive,
+  lentOf,
+  readsAbout,
+  takeLent,
+  takeSimulated,
+  type Lent,
+  type LentOptions,
+} from './lent';
 
 const folder = mkdtempSync(join(tmpdir(), 'velmo-lent-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -110,10 +119,7 @@ describe('Chromium’s own test camera', () => {
     await take(page);
     expect(await page.$(byId('capture-failed'))).toBeNull();
     // Back to the simulated one: the device is let go.
-    await tap(page, 'more');
-    await tap(page, 'more-tab-camera');
-    await page.click('[data-testid^="body-"]:first-of-type');
-    await page.keyboard.press('Escape');
+    await takeSimulated(page);
     await live(page);
     expect(
       await page.evaluate(() =>
@@ -154,34 +160,34 @@ async function countFrames(page: Page): Promise<number> {
 }
 
 describe('a camera of painted frames', () => {
+  // One page for all of them: each takes the camera anew, and gives it back.
   let stage: Stage;
+  let page: Page;
   beforeAll(async () => {
     stage = await openStage();
-  });
-  afterAll(() => stage.close());
-
-  const pages: Page[] = [];
-  afterEach(() => Promise.all(pages.splice(0).map((page) => page.close())));
-
-  async function phone(): Promise<Page> {
-    const page = await stage.phone();
-    pages.push(page);
-    return page;
-  }
-
-  async function lent(options: LentOptions = {}): Promise<Page> {
-    const page = await phone();
-    await lend(page, options);
+    page = await stage.phone();
+    await lend(page);
     await page.goto(stage.origin);
     await live(page);
+  });
+  afterAll(() => stage.close());
+  afterEach(async () => {
+    if (await page.$(byId('other-camera'))) await tap(page, 'other-camera');
+    else await takeSimulated(page);
+    await live(page);
+  });
+
+  async function lent(options: LentOptions = {}): Promise<void> {
+    await page.evaluate((as: LentOptions) => {
+      const { lent } = window as unknown as { lent: Lent };
+      Object.assign(lent, { options: as, grey: 118, noise: 0, asked: 0, given: [] });
+    }, options);
     await takeLent(page);
-    return page;
   }
 
   it('two stops of light read two stops; a calibration makes them absolute, and is there again after a reload', async () => {
-    const page = await lent();
+    await lent();
     await lentLive(page);
-    await lentOf(page, (l) => void (l.grey = 118));
     const bright = await readsAbout(page, 0);
     const dark = codeOf(0.18 / 4);
     await page.evaluate(
@@ -220,7 +226,7 @@ describe('a camera of painted frames', () => {
   });
 
   it('is set by hand in its own range; what the device did instead is told; a meter by its exposure follows it', async () => {
-    const page = await lent({
+    await lent({
       can: {
         exposureMode: ['manual', 'continuous'],
         exposureTime: { min: 10, max: 1000, step: 1 },
@@ -278,7 +284,7 @@ describe('a camera of painted frames', () => {
   });
 
   it('averages away noise: 16 pictures have a quarter of the noise of one, and the file tells what was measured', async () => {
-    const page = await lent();
+    await lent();
     await lentLive(page);
     await lentOf(page, (l) => void Object.assign(l, { grey: 150, noise: 24 }));
     const session = await page.createCDPSession();
@@ -324,7 +330,7 @@ describe('a camera of painted frames', () => {
   });
 
   it('works without streams of frames, picture by picture; white that it does not let be set is put on the picture', async () => {
-    const page = await lent({ streams: false });
+    await lent({ streams: false });
     await lentLive(page);
     await readsAbout(page, 0);
     expect(await words(page, 'white-words')).toBe('–');
@@ -345,10 +351,13 @@ describe('a camera of painted frames', () => {
     await tap(page, 'open-sheet');
     await tap(page, 'sheet-frame');
     await page.waitForFunction(() => document.body.textContent.includes('with white put on it'));
+    await tap(page, 'to-sheet');
+    await tap(page, 'to-finder');
+    await lentLive(page);
   });
 
   it('that is pulled out in mid-capture fails the press and says so; started again, it is there', async () => {
-    const page = await lent();
+    await lent();
     await lentLive(page);
     await tap(page, 'more');
     await tap(page, 'more-tab-camera');
@@ -385,7 +394,7 @@ describe('a camera of painted frames', () => {
   ] as const)(
     'refused with %s says so, asks once, and gives the simulated one back',
     async (refuses, says) => {
-      const page = await lent({ refuses });
+      await lent({ refuses });
       await page.waitForSelector(byId('finder-again'));
       await alertSays(page, says);
       // Whatever is set meanwhile, the person is not asked again.
@@ -394,22 +403,13 @@ describe('a camera of painted frames', () => {
       await tap(page, 'finder-again');
       await page.waitForFunction(() => (window as unknown as { lent: { asked: number } }).lent.asked === 2);
       await page.waitForSelector(byId('other-camera'));
-      await tap(page, 'other-camera');
-      await live(page);
     },
   );
 
   it('on a page that is not secure says where it would be', async () => {
-    const page = await phone();
-    await page.evaluateOnNewDocument(() =>
-      Object.defineProperty(navigator, 'mediaDevices', { value: undefined }),
-    );
-    await page.goto(stage.origin);
-    await live(page);
+    await page.evaluate(() => Object.defineProperty(navigator, 'mediaDevices', { value: undefined }));
     await takeLent(page);
     await page.waitForSelector(byId('finder-again'));
     await alertSays(page, /not secure.*https/);
-    await tap(page, 'other-camera');
-    await live(page);
   });
 });

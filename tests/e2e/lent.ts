@@ -17,6 +17,8 @@ export interface LentOptions {
 
 /** What the page under test can be told and asked; it stands on `window.lent`. */
 export interface Lent {
+  /** As the camera is from when it is asked for next. */
+  options: LentOptions;
   /** sRGB code of the frame; with noise, a code is drawn for each pixel from −noise to noise beside it. */
   grey: number;
   noise: number;
@@ -33,9 +35,11 @@ export async function lend(page: Page, options: LentOptions = {}): Promise<void>
   await page.evaluateOnNewDocument(setUp, options);
 }
 
-function setUp({ can = {}, stands = {}, refuses, coarse, streams = true }: LentOptions): void {
+function setUp(options: LentOptions): void {
   const [width, height] = [320, 240];
+  const Streams = (window as { MediaStreamTrackProcessor?: unknown }).MediaStreamTrackProcessor;
   const lent: Lent = {
+    options,
     grey: 118,
     noise: 0,
     asked: 0,
@@ -48,15 +52,16 @@ function setUp({ can = {}, stands = {}, refuses, coarse, streams = true }: LentO
       }),
   };
   Object.assign(window, { lent });
-  if (!streams) Object.assign(window, { MediaStreamTrackProcessor: undefined });
   // Stills of the stub would come from the frames all the same.
   Object.assign(window, { ImageCapture: undefined });
   const devices = navigator.mediaDevices;
-  const told = { deviceId: 'lent', ...stands } as Record<string, unknown>;
   const device = { kind: 'videoinput', deviceId: 'lent', label: 'Lent camera', groupId: '' };
   devices.enumerateDevices = () => Promise.resolve([device as MediaDeviceInfo]);
   devices.getUserMedia = () => {
     lent.asked++;
+    const { can = {}, stands = {}, refuses, coarse, streams = true } = lent.options;
+    Object.assign(window, { MediaStreamTrackProcessor: streams ? Streams : undefined });
+    const told = { deviceId: 'lent', ...stands } as Record<string, unknown>;
     if (refuses) return Promise.reject(new DOMException('', refuses));
     const canvas = document.createElement('canvas');
     Object.assign(canvas, { width, height });
@@ -73,8 +78,8 @@ function setUp({ can = {}, stands = {}, refuses, coarse, streams = true }: LentO
       context.putImageData(image, 0, 0);
     };
     paint();
-    const timer = setInterval(paint, 40);
-    const stream = canvas.captureStream(25);
+    const timer = setInterval(paint, 80);
+    const stream = canvas.captureStream(12.5);
     const track = stream.getVideoTracks()[0]!;
     track.addEventListener('ended', () => clearInterval(timer));
     Object.defineProperty(track, 'label', { value: 'Lent camera' });
@@ -101,6 +106,15 @@ export async function takeLent(page: Page): Promise<void> {
   await page.keyboard.press('x');
   await page.click(byId('more-tab-camera'));
   await page.click(byId('body-browser'));
+  await page.keyboard.press('Escape');
+  await page.waitForFunction((panel: string) => !document.querySelector(panel), {}, byId('more-tab'));
+}
+
+/** The simulated camera in place of the browser's, in the same way. */
+export async function takeSimulated(page: Page): Promise<void> {
+  await page.keyboard.press('x');
+  await page.click(byId('more-tab-camera'));
+  await page.click('[data-testid^="body-"]:first-of-type');
   await page.keyboard.press('Escape');
   await page.waitForFunction((panel: string) => !document.querySelector(panel), {}, byId('more-tab'));
 }

@@ -9,21 +9,20 @@ import {
   serious,
   tap as tapIn,
   wordsBecome,
+  workerOf,
   type Stage,
 } from './browser';
 
 let stage: Stage;
+// One page for all of them.
 let page: Page;
 beforeAll(async () => {
   stage = await openStage();
-});
-afterAll(async () => stage.close());
-beforeEach(async () => {
   page = await stage.phone();
   await page.goto(stage.origin);
   await live(page);
 });
-afterEach(async () => page.close());
+afterAll(async () => stage.close());
 
 const tap = (id: string) => tapIn(page, id);
 /** Waits until the finder shows a scene through a lens, whole. */
@@ -38,6 +37,24 @@ const showing = (scene: string) =>
   );
 
 describe('the world outside', () => {
+  it('a scene that does not load is said, the finder stays, and another can be chosen', async () => {
+    const finder = await workerOf(page, 'finder');
+    await finder.evaluate(() => {
+      const real = self.fetch;
+      self.fetch = (...args: Parameters<typeof fetch>) =>
+        String(args[0]).includes('soot-wall')
+          ? Promise.resolve(new Response('', { status: 503 }))
+          : real(...args);
+    });
+    await tap('outside');
+    await tap('scene-soot-wall');
+    await page.waitForFunction(() => /did not load \(503\)/.test(document.body.textContent ?? ''));
+    await framesPass(page, 2);
+    await tap('scene-bisque-shelf');
+    await showing('bisque-shelf.small-24');
+    await page.keyboard.press('Escape');
+  });
+
   it('another scene is chosen in its own panel, shown with its lamps, and is there again after a reload', async () => {
     await tap('outside');
     await page.waitForSelector(byId('scene-yard-night'));
@@ -57,30 +74,9 @@ describe('the world outside', () => {
     await wordsBecome(page, 'status', /on a tripod/);
   });
 
-  it('a scene that does not load is said, the finder stays, and another can be chosen', async () => {
-    const worker = page.workers()[0];
-    expect(worker).toBeDefined();
-    await worker!.evaluate(() => {
-      const real = self.fetch;
-      self.fetch = (...args: Parameters<typeof fetch>) =>
-        String(args[0]).includes('soot-wall')
-          ? Promise.resolve(new Response('', { status: 503 }))
-          : real(...args);
-    });
-    await tap('outside');
-    await tap('scene-soot-wall');
-    await page.waitForFunction(() => /did not load \(503\)/.test(document.body.textContent ?? ''));
-    await framesPass(page, 2);
-    await tap('scene-bisque-shelf');
-    await showing('bisque-shelf.small-24');
-  });
-
-  it('a frame by the tele on a tripod keeps its lens, its focus and its support', async () => {
-    await tap('outside');
-    await tap('support-tripod');
-    await page.keyboard.press('Escape');
+  it('a frame by the tele, still on the tripod, keeps its lens, its focus and its support', async () => {
     await tap('lens-small-77');
-    await showing('wheel-bench.small-77');
+    await showing('tile-board.small-77');
     await page.waitForSelector(`${byId('open-sheet')} img`);
     const before = await page.$eval(`${byId('open-sheet')} img`, (e) => (e as HTMLImageElement).src);
     await tap('release');

@@ -15,6 +15,6 @@ export function ramp(): Buffer {
   const frame = Buffer.alloc((width * height * 3) / 2, 128);
   for (let i = 0; i < width * height; i++) frame[i] = luma[Math.floor(((i % width) / width) * luma.length)]!;
   const one = Buffer.concat([Buffer.from('FRAME\n'), frame]);
-  const head = `YUV4MPEG2 W${width} H${height} F20:1 Ip A1:1 C420jpeg\n`;
+  const head = `YUV4MPEG2 W${width} H${height} F10:1 Ip A1:1 C420jpeg\n`;
   return Buffer.concat([Buffer.from(head), one, one, one]);
 }

@@ -2,7 +2,7 @@
 import { cpSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from 'puppeteer-core';
+import type { CDPSession, Page } from 'puppeteer-core';
 import {
   byId,
   deskKeeps,
@@ -256,10 +256,83 @@ describe('a roll that cannot be opened', () => {
   });
 });
 
-describe('a store that refuses', () => {
-  it('loses no frame: it waits over presses and screens, and is saved when there is room', async () => {
-    const page = await stage.phone();
+describe('on one page', () => {
+  let page: Page;
+  let session: CDPSession;
+  beforeAll(async () => {
+    // Whatever is fetched only when it is needed does not come until it is mended.
+    rmSync(join(scenes, 'wheel-bench.wide.rho'));
+    page = await stage.phone();
+    session = await page.createCDPSession();
+    session.on('Fetch.requestPaused', ({ requestId }) => {
+      void session.send('Fetch.failRequest', { requestId, errorReason: 'ConnectionRefused' });
+    });
+    await session.send('Fetch.enable', { patterns: [{ urlPattern: '*/rest-*.js' }] });
     await finder(page);
+  });
+  afterAll(() => page.close());
+
+  it('a screen whose script does not load is told, with a way on', async () => {
+    await tap(page, 'check');
+    await page.waitForSelector(byId('panel-again'));
+    expect(await page.$eval('[role=dialog]', (e) => e.textContent)).toMatch(/did not load/);
+    await framesPass(page, 3);
+    await page.keyboard.press('Escape');
+    await tap(page, 'open-sheet');
+    await page.waitForSelector(byId('trouble'));
+    expect(await words(page, 'trouble')).toMatch(/did not load/);
+    await session.send('Fetch.disable');
+    await tapWords(page, 'Try again');
+    await page.waitForSelector(byId('sheet-frame'));
+  });
+
+  it('a screen that breaks says so and leads back; the finder lives on', async () => {
+    await page.evaluate(() => {
+      const real = Date.prototype.toISOString;
+      (window as unknown as { mend: () => void }).mend = () => (Date.prototype.toISOString = real);
+      Date.prototype.toISOString = () => {
+        throw new RangeError('Invalid time value');
+      };
+    });
+    await tapOn(page, (await page.$$(byId('sheet-frame')))[0]!);
+    expect(await wordsBecome(page, 'trouble', /met an error/)).not.toMatch(/Invalid time/);
+    await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
+    await tapWords(page, 'To the sheet');
+    await page.waitForSelector(byId('sheet-frame'));
+    await tap(page, 'to-finder');
+    await live(page);
+  });
+
+  it('a hand meter without its map says so, and gets it when it is tried again', async () => {
+    await tap(page, 'pattern');
+    await tap(page, 'meter-tab-hand');
+    await tap(page, 'hold-hand');
+    await page.waitForSelector(byId('hand-again'));
+    expect(await page.$eval('[role=dialog]', (e) => e.textContent)).toMatch(/map of this scene did not load/);
+    cpSync(join(testFolders.scenes, 'wheel-bench.wide.rho'), join(scenes, 'wheel-bench.wide.rho'));
+    await tap(page, 'hand-again');
+    await wordsBecome(page, 'hand-words', /^[\d ]+ lx$/);
+    await tap(page, 'hold-hand');
+    await page.keyboard.press('Escape');
+  });
+
+  it('a scene that arrives damaged is told, and asked for again', async () => {
+    const pack = join(scenes, 'glaze-table.wide.vsc');
+    writeFileSync(pack, 'not a scene');
+    await tap(page, 'outside');
+    await tap(page, 'scene-glaze-table');
+    await page.waitForSelector(byId('scene-again'));
+    expect(await page.$eval('[role=dialog]', (e) => e.textContent)).toMatch(/arrived damaged/);
+    cpSync(join(testFolders.scenes, 'glaze-table.wide.vsc'), pack);
+    await tap(page, 'scene-again');
+    await page.waitForFunction(
+      () => document.querySelector('canvas')?.dataset.scene === 'glaze-table.small-24',
+    );
+    await page.keyboard.press('Escape');
+    await live(page);
+  });
+
+  it('a store that refuses loses no frame: it waits over presses and screens, and is saved when there is room', async () => {
     const roll = await workerOf(page, 'roll');
     await roll.evaluate(() => {
       const worker = self as unknown as { full: boolean };
@@ -273,10 +346,12 @@ describe('a store that refuses', () => {
     });
     await tap(page, 'release');
     expect(await wordsBecome(page, 'unsaved', /Taken, but not saved/)).toMatch(/the store is full/);
+    // The file itself can be had.
+    await page.waitForSelector(byId('rescue'));
     // Another press does not push it out, here because there is known to be no room.
     await wordsBecome(page, 'status', /store full/);
     await tap(page, 'release');
-    await wordsBecome(page, 'capture-failed', /store is full/);
+    await wordsBecome(page, 'capture-failed', /store is full.*Export/);
     expect(await words(page, 'unsaved')).toMatch(/Download/);
     await tapWords(page, 'Dismiss');
     await tap(page, 'open-sheet');
@@ -298,85 +373,5 @@ describe('a store that refuses', () => {
     await tapOn(page, (await page.$(`[aria-label="Sheet"] ${byId('save-again')}`))!);
     await countIs(page, count + 1);
     expect(await page.$(byId('unsaved'))).toBeNull();
-    await page.close();
   });
-});
-
-describe('a screen', () => {
-  it('that breaks says so and leads back; the finder lives on', async () => {
-    const page = await stage.phone();
-    await finder(page);
-    await tap(page, 'open-sheet');
-    await page.waitForSelector(byId('sheet-frame'));
-    await page.evaluate(() => {
-      const real = Date.prototype.toISOString;
-      (window as unknown as { mend: () => void }).mend = () => (Date.prototype.toISOString = real);
-      Date.prototype.toISOString = () => {
-        throw new RangeError('Invalid time value');
-      };
-    });
-    await tapOn(page, (await page.$$(byId('sheet-frame')))[0]!);
-    expect(await wordsBecome(page, 'trouble', /met an error/)).not.toMatch(/Invalid time/);
-    await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
-    await tapWords(page, 'To the sheet');
-    await page.waitForSelector(byId('sheet-frame'));
-    await tap(page, 'to-finder');
-    await live(page);
-    await page.close();
-  });
-
-  it('whose script does not load is told, with a way on', async () => {
-    const page = await stage.phone();
-    const session = await page.createCDPSession();
-    session.on('Fetch.requestPaused', ({ requestId }) => {
-      void session.send('Fetch.failRequest', { requestId, errorReason: 'ConnectionRefused' });
-    });
-    await session.send('Fetch.enable', { patterns: [{ urlPattern: '*/rest-*.js' }] });
-    await finder(page);
-    await tap(page, 'check');
-    await page.waitForSelector(byId('panel-again'));
-    expect(await page.$eval('[role=dialog]', (e) => e.textContent)).toMatch(/did not load/);
-    await framesPass(page, 3);
-    await page.keyboard.press('Escape');
-    await tap(page, 'open-sheet');
-    await page.waitForSelector(byId('trouble'));
-    expect(await words(page, 'trouble')).toMatch(/did not load/);
-    await session.send('Fetch.disable');
-    await tapWords(page, 'Try again');
-    await page.waitForSelector(byId('sheet-frame'));
-    await page.close();
-  });
-});
-
-it('a scene that arrives damaged is told, and asked for again', async () => {
-  const page = await stage.phone();
-  await finder(page);
-  const pack = join(scenes, 'glaze-table.wide.vsc');
-  writeFileSync(pack, 'not a scene');
-  await tap(page, 'outside');
-  await tap(page, 'scene-glaze-table');
-  await page.waitForSelector(byId('scene-again'));
-  expect(await page.$eval('[role=dialog]', (e) => e.textContent)).toMatch(/arrived damaged/);
-  cpSync(join(testFolders.scenes, 'glaze-table.wide.vsc'), pack);
-  await tap(page, 'scene-again');
-  await page.waitForFunction(
-    () => document.querySelector('canvas')?.dataset.scene === 'glaze-table.small-24',
-  );
-  await page.close();
-});
-
-it('a hand meter without its map says so, and gets it when it is tried again', async () => {
-  const page = await stage.phone();
-  const map = join(scenes, 'wheel-bench.wide.rho');
-  rmSync(map);
-  await finder(page);
-  await tap(page, 'pattern');
-  await tap(page, 'meter-tab-hand');
-  await tap(page, 'hold-hand');
-  await page.waitForSelector(byId('hand-again'));
-  expect(await page.$eval('[role=dialog]', (e) => e.textContent)).toMatch(/map of this scene did not load/);
-  cpSync(join(testFolders.scenes, 'wheel-bench.wide.rho'), map);
-  await tap(page, 'hand-again');
-  await wordsBecome(page, 'hand-words', /^[\d ]+ lx$/);
-  await page.close();
 });

@@ -33,15 +33,18 @@ const SIZES = [
 ] as const;
 
 type Screen = readonly [number, number];
-/** Every panel is opened on these; on all of them in the long checks. Where the parts stand on each is for units of `places`. */
+/** Every panel is opened on the narrowest, the lowest and a wide one; on all of them in the long checks. Where the parts stand is for units of `places`. */
 const TRIED: readonly Screen[] = LONG
   ? SIZES
   : [
       [320, 568],
-      [390, 844],
       [844, 390],
       [1280, 800],
     ];
+/** Plain and with one panel on these, of each kind the ends; on all of them in the long checks. */
+const WALKED: readonly Screen[] = LONG
+  ? SIZES
+  : [...TRIED, [390, 844], [568, 320], [820, 1180], [2560, 1440]];
 const isTried = ([width, height]: Screen) => TRIED.some(([w, h]) => w === width && h === height);
 
 /** Held by hand, not on a desk. */
@@ -49,18 +52,15 @@ const isTouch = ([width, height]: Screen) => Math.min(width, height) < 820 || wi
 const leastOf = (screen: Screen) => (isTouch(screen) ? 44 : 24);
 
 let stage: Stage;
+/** One for all of them: each leaves it as it was. */
+let page: Page;
 beforeAll(async () => {
   stage = await openStage();
-});
-afterAll(() => stage.close());
-
-/** A finder whose first labels are put away. */
-async function opened(): Promise<Page> {
-  const page = await stage.phone();
+  page = await stage.phone();
   await page.goto(stage.origin);
   await live(page);
-  return page;
-}
+});
+afterAll(() => stage.close());
 
 async function resize(page: Page, [width, height]: Screen): Promise<void> {
   await page.setViewport({ width, height, deviceScaleFactor: 1, isMobile: true, hasTouch: true });
@@ -211,14 +211,7 @@ function lines(rows: typeof table): string {
 }
 
 describe('everything automatic', () => {
-  let page: Page;
-  beforeAll(async () => {
-    page = await opened();
-  });
-  // A finder that nobody looks at any more would keep a core busy.
-  afterAll(() => page.close());
-
-  it.each(SIZES)('%d × %d: plain, every panel, labels of a first visit', async (...screen) => {
+  it.each(WALKED)('%d × %d: plain, every panel, labels of a first visit', async (...screen) => {
     const [width, height] = screen;
     await resize(page, screen);
     const found: string[] = [];
@@ -296,52 +289,23 @@ describe('everything automatic', () => {
     expect(finder.x).toBeGreaterThan(release.x + release.width);
     expect(await troubles(page, [844, 390])).toEqual([]);
     await deskKeeps(page, '"thumb":"left"');
-  });
-});
-
-describe('with a long remedy, and with everything manual on a lens with an iris', () => {
-  let page: Page;
-  beforeAll(async () => {
-    page = await opened();
-    await page.keyboard.press('x');
-    await (await page.waitForSelector(byId('more-tab-camera')))!.evaluate((e) => (e as HTMLElement).click());
-    await (await page.waitForSelector(byId('body-sim-iris')))!.evaluate((e) => (e as HTMLElement).click());
+    await page.keyboard.press('k');
+    await (await page.waitForSelector(byId('thumb-right')))!.evaluate((e) => (e as HTMLElement).click());
     await page.keyboard.press('Escape');
-    await wordsBecome(page, 'aperture-words', /f/);
-    for (const key of ['q', 't', 'w', 'r', 'f'] as const) await page.keyboard.press(key);
-    await page.waitForSelector(byId('manual-scale'));
-    // It opened while focus was moved.
-    await page.waitForFunction((s: string) => !document.querySelector(s), {}, byId('loupe'));
-  });
-  afterAll(() => page.close());
-
-  it.each(TRIED)('%d × %d', async (...screen) => {
-    await resize(page, screen);
-    const { x, y, width, height } = await boxOf(page, 'finder');
-    // The spot on something dark is told at length.
-    await page.mouse.click(x + 0.45 * width, y + 0.3 * height);
-    await framesPass(page, 6);
-    const found = await troubles(page, screen);
-    const share = await covered(page);
-    table[`${screen[0]} × ${screen[1]}`]!.manual = `${(100 * share).toFixed(1)} %, troubles ${found.length}`;
-    expect(found).toEqual([]);
-    expect(share).toBeLessThanOrEqual(0.08);
-    expect(await page.$(byId('manual-scale'))).not.toBeNull();
   });
 });
 
 it('turned while a frame is read out and after, nothing is lost: the finder lives on, the frame is kept, the next one lies', async () => {
-  const page = await opened();
   await resize(page, [390, 844]);
   const before = await page.$eval('canvas', (canvas) => Number(canvas.dataset.frame));
   await safe(page, () => tap(page, 'release'));
   await page.setViewport({ width: 844, height: 390, deviceScaleFactor: 1, isMobile: true, hasTouch: true });
   expect(await page.$(byId('capture-failed'))).toBeNull();
+  await framesPass(page, 4);
   // The same canvas: its frames go on counting.
   expect(await page.$eval('canvas', (canvas) => Number(canvas.dataset.frame))).toBeGreaterThan(before);
-  await framesPass(page, 4);
   await take(page);
-  await page.goto(`${stage.origin}/sheet`);
+  await tap(page, 'open-sheet');
   await page.waitForSelector(byId('sheet-frame'));
   const sizes: string[] = [];
   for (const i of [0, 1]) {
@@ -356,27 +320,27 @@ it('turned while a frame is read out and after, nothing is lost: the finder live
   const [lying, upright] = sizes.map((size) => size.split(' × ').map(Number));
   expect(lying![0]).toBeGreaterThan(lying![1]!);
   expect(upright![1]).toBeGreaterThan(upright![0]!);
-  await page.close();
+  await tap(page, 'to-finder');
+  await live(page);
 });
 
 describe('on one page', () => {
-  let page: Page;
-  beforeAll(async () => {
-    page = await opened();
-  });
   afterEach(async () => {
     await page.keyboard.press('Escape');
     await page.waitForFunction(() => !document.querySelector('[role=dialog]'));
     await page.evaluate(() => (document.documentElement.style.fontSize = ''));
     await page.emulateMediaFeatures([]);
   });
-  afterAll(() => page.close());
 
   it.each([
     [390, 844],
-    [844, 390],
-    [820, 1180],
     [1280, 800],
+    ...(LONG
+      ? ([
+          [844, 390],
+          [820, 1180],
+        ] as const)
+      : []),
   ] as const)('%d × %d: axe finds nothing serious, plain and with a panel', async (...screen) => {
     await resize(page, screen);
     expect(await serious(page)).toEqual([]);
@@ -385,19 +349,18 @@ describe('on one page', () => {
     expect(await serious(page)).toEqual([]);
   });
 
-  it.each([
-    [390, 844],
-    [844, 390],
-    [1280, 800],
-  ] as const)('%d × %d: with text twice as large nothing is lost', async (...screen) => {
-    await page.evaluate(() => (document.documentElement.style.fontSize = '200%'));
-    await resize(page, screen);
-    expect(await troubles(page, screen)).toEqual([]);
-    await page.keyboard.press('x');
-    await page.waitForSelector('[role=dialog]');
-    await framesPass(page, 2);
-    expect(await troubles(page, screen)).toEqual([]);
-  });
+  it.each([[390, 844], [844, 390], ...(LONG ? ([[1280, 800]] as const) : [])] as const)(
+    '%d × %d: with text twice as large nothing is lost',
+    async (...screen) => {
+      await page.evaluate(() => (document.documentElement.style.fontSize = '200%'));
+      await resize(page, screen);
+      expect(await troubles(page, screen)).toEqual([]);
+      await page.keyboard.press('x');
+      await page.waitForSelector('[role=dialog]');
+      await framesPass(page, 2);
+      expect(await troubles(page, screen)).toEqual([]);
+    },
+  );
 
   it('with forced colours what is chosen is told by a line', async () => {
     const session = await page.createCDPSession();
@@ -412,6 +375,8 @@ describe('on one page', () => {
     expect(lenses).toContainEqual(['true', 'solid']);
     expect(lenses).toContainEqual(['false', 'none']);
     expect(await lineOf('release')).toBe('none');
+    await session.send('Emulation.setEmulatedMedia', { features: [] });
+    await session.detach();
   });
 
   it('is read in the order of the work: meter, picture, set, check, release', async () => {
@@ -516,5 +481,38 @@ describe('on one page', () => {
       });
     }
     expect(await troubles(page, [844, 390])).toEqual([]);
+    await session.send(
+      'Emulation.setSafeAreaInsetsOverride' as 'Emulation.clearDeviceMetricsOverride',
+      { insets: {} } as never,
+    );
+    await session.detach();
+  });
+});
+
+describe('with a long remedy, and with everything manual on a lens with an iris', () => {
+  beforeAll(async () => {
+    await page.keyboard.press('x');
+    await (await page.waitForSelector(byId('more-tab-camera')))!.evaluate((e) => (e as HTMLElement).click());
+    await (await page.waitForSelector(byId('body-sim-iris')))!.evaluate((e) => (e as HTMLElement).click());
+    await page.keyboard.press('Escape');
+    await wordsBecome(page, 'aperture-words', /f/);
+    for (const key of ['q', 't', 'w', 'r', 'f'] as const) await page.keyboard.press(key);
+    await page.waitForSelector(byId('manual-scale'));
+    // It opened while focus was moved.
+    await page.waitForFunction((s: string) => !document.querySelector(s), {}, byId('loupe'));
+  });
+
+  it.each(TRIED)('%d × %d', async (...screen) => {
+    await resize(page, screen);
+    const { x, y, width, height } = await boxOf(page, 'finder');
+    // The spot on something dark is told at length.
+    await page.mouse.click(x + 0.45 * width, y + 0.3 * height);
+    await framesPass(page, 6);
+    const found = await troubles(page, screen);
+    const share = await covered(page);
+    table[`${screen[0]} × ${screen[1]}`]!.manual = `${(100 * share).toFixed(1)} %, troubles ${found.length}`;
+    expect(found).toEqual([]);
+    expect(share).toBeLessThanOrEqual(0.08);
+    expect(await page.$(byId('manual-scale'))).not.toBeNull();
   });
 });

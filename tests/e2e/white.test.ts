@@ -19,12 +19,13 @@ import {
 } from './browser';
 
 let stage: Stage;
+// One page for all of them.
 let page: Page;
 beforeAll(async () => {
   stage = await openStage();
+  page = await openedAt(stage, SIZES[0]);
 });
 afterAll(() => stage.close());
-afterEach(() => page.close());
 
 /** The tile board under its tungsten lamp alone. */
 async function tungstenBoard(): Promise<void> {
@@ -52,7 +53,6 @@ const headroom = async () =>
   Number(/([+−][\d.]+) EV/.exec((await attribute('stopline-raw', 'aria-valuetext'))!)![1]!.replace('−', '-'));
 
 it('the fader moves white by thumb and by key and gives it back; a ring on a thing measures it; raw stands still', async () => {
-  page = await openedAt(stage, SIZES[0]);
   await wordsBecome(page, 'state-white', /automatic|guess/);
   await touchDrag(page, 'fader-white', 0, 40);
   await wordsBecome(page, 'state-white', /tint/);
@@ -95,10 +95,10 @@ it('the fader moves white by thumb and by key and gives it back; a ring on a thi
   await page.keyboard.press('Enter');
   await page.keyboard.press('Delete');
   await page.waitForFunction((s: string) => !document.querySelector(s), {}, byId('white-ring'));
+  await page.keyboard.press('Escape');
 });
 
 it('tint, usual lights and kept whites come back after a reload', async () => {
-  page = await openedAt(stage, SIZES[0]);
   await tap(page, 'value-white');
   await tap(page, 'light-tungsten');
   await wordsBecome(page, 'white-stands', /2856 K, tint 0, set by hand/);
@@ -123,10 +123,10 @@ it('tint, usual lights and kept whites come back after a reload', async () => {
   await wordsBecome(page, 'white-stands', /2856 K/);
   await tap(page, 'white-auto');
   await wordsBecome(page, 'white-stands', /found|guessed/);
+  await page.keyboard.press('Escape');
 });
 
 it('a frame that was taken is given another white: its picture changes, its forecast and hash do not', async () => {
-  page = await openedAt(stage, SIZES[0]);
   await tap(page, 'value-white');
   await tap(page, 'light-tungsten');
   await page.keyboard.press('Escape');

@@ -5,7 +5,6 @@ import { lend, lentLive, takeLent } from './lent';
 import {
   byId,
   framesPass,
-  FULL,
   live,
   openStage,
   rollBecomes,
@@ -19,7 +18,7 @@ import {
   workerOf,
   type Stage,
 } from './browser';
-import { LONG } from '../sweep';
+import { inLong, LONG } from '../sweep';
 
 type Name = 'painter' | 'finder' | 'exposer' | 'roll' | 'lightbox' | 'looker' | 'bands-1' | 'bands-2';
 /** What is wrong with a script: it does not come, is no program, or throws as it starts. */
@@ -29,10 +28,7 @@ const FLAWS: readonly Flaw[] = LONG ? ['blocked', 'garbled', 'throwing'] : ['blo
 /** Scripts that are flawed now. */
 const flaws = new Map<Name, Flaw>();
 let stage: Stage;
-/** Frames of twelve megapixels, whose read-out has a midst. */
-let full: Stage;
 beforeAll(async () => {
-  full = await openStage({ desk: FULL });
   stage = await openStage({
     fault: (path) => {
       const flaw = [...flaws].find(([name]) => path.includes(`/${name}-`))?.[1];
@@ -42,14 +38,14 @@ beforeAll(async () => {
     },
   });
 });
-afterAll(() => Promise.all([stage.close(), full.close()]));
-afterEach(() => flaws.clear());
+afterAll(() => stage.close());
 
-/** A page whose worker of that name is flawed until it is mended. */
-async function flawed(name: Name, flaw: Flaw): Promise<{ page: Page; mend: () => void }> {
-  flaws.set(name, flaw);
-  return { page: await stage.phone(), mend: () => flaws.clear() };
+/** A page on which each of these is flawed until it is mended. */
+async function flawed(flaw: Flaw, ...names: readonly Name[]): Promise<Page> {
+  for (const name of names) flaws.set(name, flaw);
+  return stage.phone();
 }
+const mend = (name: Name) => flaws.delete(name);
 
 /** Waits until something is told; the page may take its time to get there, telling may not. */
 const told = (page: Page, id: string) => page.waitForSelector(byId(id));
@@ -76,11 +72,14 @@ const holdWorkers = (page: Page) =>
     });
   });
 
-/** A live finder whose workers can be ended. */
-async function heldFinder(on: Stage = stage): Promise<Page> {
-  const page = await on.phone();
+/** A live finder on a machine of four cores, whose workers can be ended. */
+async function heldFinder(): Promise<Page> {
+  const page = await stage.phone();
+  await page.evaluateOnNewDocument(() =>
+    Object.defineProperty(navigator, 'hardwareConcurrency', { get: () => 4 }),
+  );
   await holdWorkers(page);
-  await page.goto(on.origin);
+  await page.goto(stage.origin);
   await live(page);
   return page;
 }
@@ -114,85 +113,88 @@ async function finderComesBack(page: Page): Promise<void> {
 }
 
 describe.each(FLAWS)('a script that is %s', (flaw) => {
-  it('the finder’s: told before the first frame, and started again', async () => {
-    const { page, mend } = await flawed('finder', flaw);
+  // One page for three of them: each is mended before the next one is asked for.
+  let page: Page;
+  beforeAll(async () => {
+    page = await flawed(flaw, 'finder', 'exposer', 'lightbox');
     await page.goto(stage.origin);
+  });
+  afterAll(async () => {
+    await page.close();
+    flaws.clear();
+  });
+
+  it('the finder’s: told before the first frame, and started again', async () => {
     await told(page, 'finder-again');
     expect(await dead(page)).toBe(true);
-    mend();
+    mend('finder');
     await finderComesBack(page);
-    await page.close();
   });
 
-  it('the one that looks at the browser’s camera: told, and started again', async () => {
-    const { page, mend } = await flawed('looker', flaw);
-    await lend(page);
-    await page.goto(stage.origin);
-    await live(page);
-    await takeLent(page);
-    await page.waitForSelector(byId('finder-again'));
-    expect(await dead(page)).toBe(true);
-    mend();
-    await tap(page, 'finder-again');
-    await lentLive(page);
-    expect(await dead(page)).toBe(false);
-    await page.close();
-  });
-
-  it('the roll’s: told, the frames that are there are shown, and it works when it is tried again', async () => {
-    const { page, mend } = await flawed('roll', flaw);
-    await page.goto(`${stage.origin}/sheet`);
-    await told(page, 'keeper-fault');
-    const at = await place(page, 'keeper-again');
-    await page.waitForFunction(() => /\d+ frames/.test(document.querySelector('h1')?.textContent ?? ''));
-    expect(await place(page, 'keeper-again')).toEqual(at); // it does not move away from the finger as the roll is read
-    mend();
-    await tap(page, 'keeper-again');
-    await page.waitForSelector(byId('sheet-frame'));
-    expect(await page.$(byId('keeper-fault'))).toBeNull();
-    await page.close();
-  });
-});
-
-describe.each(FLAWS)('a script that is %s', (flaw) => {
   it('the exposer’s: what was taken waits and says why, and is read out when it is tried again', async () => {
-    const { page, mend } = await flawed('exposer', flaw);
-    await page.goto(stage.origin);
-    await live(page);
     await safe(page, () => tap(page, 'release'));
     expect(await wordsBecome(page, 'read-out-fault', /exposer/)).toMatch(/safe/);
     const before = await rollCount(page);
     expect(before.waiting).toBe(1);
-    mend();
+    mend('exposer');
     await tap(page, 'read-out-again');
     await rollBecomes(page, { frames: before.frames + 1, waiting: 0 });
     expect(await page.$(byId('read-out-fault'))).toBeNull();
-    await page.close();
   });
 
   it('the lightbox’s: told in the frame view, and the frame opens when it is tried again', async () => {
-    const { page, mend } = await flawed('lightbox', flaw);
-    await page.goto(`${stage.origin}/sheet`);
+    await tap(page, 'open-sheet');
     await tapOn(page, (await page.waitForSelector(byId('sheet-frame')))!);
     await told(page, 'open-again');
-    mend();
+    mend('lightbox');
     await tap(page, 'open-again');
     await page.waitForSelector(byId('picture-fit'));
-    await page.close();
+  });
+
+  it('the roll’s: told, the frames that are there are shown, and it works when it is tried again', async () => {
+    const sheet = await flawed(flaw, 'roll');
+    await sheet.goto(`${stage.origin}/sheet`);
+    await told(sheet, 'keeper-fault');
+    const at = await place(sheet, 'keeper-again');
+    await sheet.waitForFunction(() => /\d+ frames/.test(document.querySelector('h1')?.textContent ?? ''));
+    expect(await place(sheet, 'keeper-again')).toEqual(at); // it does not move away from the finger as the roll is read
+    mend('roll');
+    await tap(sheet, 'keeper-again');
+    await sheet.waitForSelector(byId('sheet-frame'));
+    expect(await sheet.$(byId('keeper-fault'))).toBeNull();
+    await sheet.close();
+  });
+
+  // It is told as the one is that is gone.
+  inLong('the one that looks at the browser’s camera: told, and started again', async () => {
+    const lent = await flawed(flaw, 'looker');
+    await lend(lent);
+    await lent.goto(stage.origin);
+    await live(lent);
+    await takeLent(lent);
+    await lent.waitForSelector(byId('finder-again'));
+    expect(await dead(lent)).toBe(true);
+    mend('looker');
+    await tap(lent, 'finder-again');
+    await lentLive(lent);
+    expect(await dead(lent)).toBe(false);
+    await lent.close();
   });
 });
 
+// One page for all that follows but the lent camera: each brings back what it has ended.
+let held: Page | undefined;
+const heldPage = async () => (held ??= await heldFinder());
+
 describe.each([
   ['is gone', end],
-  // It is heard of by the same way: here by the one worker that has no call to answer.
+  // It is heard of by the same way.
   ...(LONG ? ([['throws', break_]] as const) : []),
 ] as const)('a worker that %s', (_, harm) => {
-  // One page for all of them: each brings back what it has ended.
   let page: Page;
   beforeAll(async () => {
-    page = await heldFinder();
+    page = await heldPage();
   });
-  afterAll(() => page.close());
 
   it('the finder, while it is live', async () => {
     await harm(page, 'finder');
@@ -233,30 +235,103 @@ describe.each([
     await page.waitForSelector(byId('open-again'));
     await tap(page, 'open-again');
     await page.waitForSelector(byId('picture-fit'));
+    await tap(page, 'to-sheet');
+    await tap(page, 'to-finder');
+    await live(page);
   });
 });
 
-it('the finder’s script throws as it starts, then the worker itself: told both times, and started again', async () => {
-  const { page, mend } = await flawed('finder', 'throwing');
-  await page.goto(stage.origin);
-  await told(page, 'finder-again');
-  mend();
-  await finderComesBack(page);
-  await break_(page, 'finder');
-  await finderComesBack(page);
-  await page.close();
+describe('on the same page', () => {
+  let page: Page;
+  beforeAll(async () => {
+    page = await heldPage();
+  });
+
+  it('a finder that throws is told, and started again', async () => {
+    await break_(page, 'finder');
+    await finderComesBack(page);
+  });
+
+  it('the painter’s end is not noticed: the page draws the scopes itself', async () => {
+    await workerOf(page, 'painter');
+    const inks = () =>
+      page.$eval(`${byId('stopline-raw')} canvas`, (canvas) => {
+        // A canvas that was handed over cannot be read: it is drawn as an image is.
+        const copy = document.createElement('canvas');
+        Object.assign(copy, { width: 60, height: 20 });
+        const context = copy.getContext('2d')!;
+        context.drawImage(canvas as HTMLCanvasElement, 0, 0, 60, 20);
+        return context.getImageData(0, 0, 60, 20).data.filter((v, i) => i % 4 === 3 && v > 0).length;
+      });
+    expect(await inks()).toBeGreaterThan(100);
+    await page.$eval(
+      `${byId('stopline-raw')} canvas`,
+      (canvas) => ((canvas as HTMLElement).dataset.was = 'painter'),
+    );
+    await end(page, 'painter');
+    await page.waitForSelector(`${byId('stopline-raw')} canvas:not([data-was])`);
+    await framesPass(page, 4);
+    expect(await inks()).toBeGreaterThan(100);
+  });
+
+  it('two hands expose a capture beside the exposer; one that is gone in the middle of it is done without, and is there again', async () => {
+    const stretches = async (name: Name) => {
+      const worker = await workerOf(page, name);
+      return worker.evaluate(() => performance.getEntriesByName('velmo-stretch').length);
+    };
+    /** Takes frames until a worker has exposed stretches of one: the first calls for it, and may be exposed before it is there. */
+    const helps = async (name: Name) => {
+      let frames = 0;
+      do {
+        await take(page);
+        frames++;
+      } while (frames < 5 && (await stretches(name)) === 0);
+      expect(await stretches(name)).toBeGreaterThan(0);
+      return frames;
+    };
+    await helps('bands-1');
+    await helps('bands-2');
+    const { frames } = await rollCount(page);
+    // It has its stretch, and never comes to the end of it.
+    await (
+      await workerOf(page, 'bands-1')
+    ).evaluate(() => {
+      performance.measure = () => {
+        for (;;);
+      };
+    });
+    await safe(page, () => tap(page, 'release'));
+    await end(page, 'bands-1');
+    await taken(page);
+    await rollBecomes(page, { frames: frames + 1, waiting: 0 });
+    const after = await helps('bands-1');
+    await rollBecomes(page, { frames: frames + 1 + after, waiting: 0 });
+  });
 });
 
 describe('while a frame is read out', () => {
   let page: Page;
   beforeAll(async () => {
-    page = await heldFinder(full);
+    page = await heldPage();
     await workerOf(page, 'exposer');
   });
-  afterAll(() => page.close());
+
+  /** What the exposer does in place of the next picture that it makes small. */
+  const spoilt = async (how: 'hangs' | 'throws') => {
+    const exposer = await workerOf(page, 'exposer');
+    await exposer.evaluate((hangs: boolean) => {
+      const write = OffscreenCanvas.prototype.convertToBlob;
+      OffscreenCanvas.prototype.convertToBlob = () => {
+        OffscreenCanvas.prototype.convertToBlob = write;
+        while (hangs);
+        throw new Error('made up');
+      };
+    }, how === 'hangs');
+  };
 
   it('the exposer is gone: told, another begins anew, and the frame is there once', async () => {
     const before = await rollCount(page);
+    await spoilt('hangs');
     await safe(page, () => tap(page, 'release'));
     // In the midst of its work: one that is ended before it came is another matter.
     await page.waitForFunction(
@@ -273,14 +348,7 @@ describe('while a frame is read out', () => {
 
   it('the exposer throws: the frame waits and says why, and is read out when it is tried again', async () => {
     const before = await rollCount(page);
-    const exposer = await workerOf(page, 'exposer');
-    await exposer.evaluate(() => {
-      const write = OffscreenCanvas.prototype.convertToBlob;
-      OffscreenCanvas.prototype.convertToBlob = () => {
-        OffscreenCanvas.prototype.convertToBlob = write;
-        throw new Error('made up');
-      };
-    });
+    await spoilt('throws');
     await tap(page, 'release');
     await wordsBecome(page, 'read-out-fault', /made up/);
     await tap(page, 'read-out-again');
@@ -305,23 +373,31 @@ describe('while a frame is read out', () => {
   });
 });
 
-describe('the one that looks at the browser’s camera', () => {
-  async function heldLent(): Promise<Page> {
-    const page = await stage.phone();
+describe.each([
+  ['is gone', (page: Page) => end(page, 'looker')],
+  ...(LONG ? ([['throws', (page: Page) => break_(page, 'looker')]] as const) : []),
+] as const)('the one that looks at the browser’s camera %s', (_, harm) => {
+  let page: Page;
+  beforeAll(async () => {
+    page = await stage.phone();
     await holdWorkers(page);
     await lend(page);
     await page.goto(stage.origin);
     await live(page);
     await takeLent(page);
     await lentLive(page);
-    return page;
-  }
+  });
+  afterAll(() => page.close());
 
-  it.each([
-    ['is gone', (page: Page) => end(page, 'looker')],
-    ...(LONG ? ([['throws', (page: Page) => break_(page, 'looker')]] as const) : []),
-  ] as const)('%s while live: told, the device is let go, and it comes back', async (_, harm) => {
-    const page = await heldLent();
+  const pictures = async (count: number) => {
+    await tap(page, 'more');
+    await tap(page, 'more-tab-camera');
+    await tap(page, `pictures-${count}`);
+    await page.keyboard.press('Escape');
+    await framesPass(page, 2);
+  };
+
+  it('while live: told, the device is let go, and it comes back', async () => {
     await harm(page);
     await page.waitForSelector(byId('finder-again'));
     expect(
@@ -333,85 +409,19 @@ describe('the one that looks at the browser’s camera', () => {
     ).toBe(true);
     await tap(page, 'finder-again');
     await lentLive(page);
-    await page.close();
   });
 
-  it('is gone in mid-capture: the press fails with its reason, the next one takes the frame', async () => {
-    const page = await heldLent();
-    await tap(page, 'more');
-    await tap(page, 'more-tab-camera');
-    await tap(page, 'pictures-64');
-    await page.keyboard.press('Escape');
-    await framesPass(page, 2);
+  it('in mid-capture: the press fails with its reason, the next one takes the frame', async () => {
+    await pictures(64);
     await tap(page, 'release');
     await page.waitForSelector(byId('capture-busy'));
-    await end(page, 'looker');
-    expect(await wordsBecome(page, 'capture-failed', /is gone/)).toMatch(/Not taken/);
+    await harm(page);
+    expect(await wordsBecome(page, 'capture-failed', /is gone|made up/)).toMatch(/Not taken/);
     await page.waitForSelector(byId('finder-again'));
     await tap(page, 'finder-again');
     await lentLive(page);
-    await tap(page, 'more');
-    await tap(page, 'more-tab-camera');
-    await tap(page, 'pictures-0');
-    await page.keyboard.press('Escape');
-    await framesPass(page, 2);
+    await pictures(0);
     await take(page);
     expect(await page.$(byId('capture-failed'))).toBeNull();
-    await page.close();
   });
-});
-
-it('the painter’s end is not noticed: the page draws the scopes itself', async () => {
-  const page = await heldFinder();
-  await workerOf(page, 'painter');
-  const inks = () =>
-    page.$eval(`${byId('stopline-raw')} canvas`, (canvas) => {
-      // A canvas that was handed over cannot be read: it is drawn as an image is.
-      const copy = document.createElement('canvas');
-      Object.assign(copy, { width: 60, height: 20 });
-      const context = copy.getContext('2d')!;
-      context.drawImage(canvas as HTMLCanvasElement, 0, 0, 60, 20);
-      return context.getImageData(0, 0, 60, 20).data.filter((v, i) => i % 4 === 3 && v > 0).length;
-    });
-  expect(await inks()).toBeGreaterThan(100);
-  await page.$eval(
-    `${byId('stopline-raw')} canvas`,
-    (canvas) => ((canvas as HTMLElement).dataset.was = 'painter'),
-  );
-  await end(page, 'painter');
-  await page.waitForSelector(`${byId('stopline-raw')} canvas:not([data-was])`);
-  await framesPass(page, 4);
-  expect(await inks()).toBeGreaterThan(100);
-  await page.close();
-});
-
-it('where there are four cores two more expose a capture; one that is gone in the middle of it is done without, and is there again', async () => {
-  const page = await full.phone();
-  await page.evaluateOnNewDocument(() =>
-    Object.defineProperty(navigator, 'hardwareConcurrency', { get: () => 4 }),
-  );
-  await holdWorkers(page);
-  await page.goto(full.origin);
-  await live(page);
-  const stretches = async (name: Name) => {
-    const worker = await workerOf(page, name);
-    return worker.evaluate(() => performance.getEntriesByName('velmo-stretch').length);
-  };
-  /** Takes frames until a worker has exposed stretches of one: the first may come before it is there. */
-  const helps = async (name: Name) => {
-    let frames = 0;
-    for (; frames < 5 && (await stretches(name)) === 0; frames++) await take(page);
-    expect(await stretches(name)).toBeGreaterThan(0);
-    return frames;
-  };
-  await helps('bands-1');
-  await helps('bands-2');
-  const { frames } = await rollCount(page);
-  await safe(page, () => tap(page, 'release'));
-  await end(page, 'bands-1');
-  await taken(page);
-  await rollBecomes(page, { frames: frames + 1, waiting: 0 });
-  const after = await helps('bands-1');
-  await rollBecomes(page, { frames: frames + 1 + after, waiting: 0 });
-  await page.close();
 });

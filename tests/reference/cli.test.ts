@@ -17,7 +17,8 @@ import { join } from 'node:path';
 import { buildSync } from 'esbuild';
 import { readDng } from '../../src/core/dng/read';
 import { pgmSamples, runTool } from './run-tool';
-import { LIGHT, openTerminal, SHIPPED } from './terminal';
+import { LIGHT } from '../light-scenes';
+import { openTerminal, SHIPPED } from './terminal';
 
 const root = join(__dirname, '..', '..');
 const folder = mkdtempSync(join(tmpdir(), 'velmo-cli-'));

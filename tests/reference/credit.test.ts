@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { encodeJpeg } from '../../cli/jpeg';
+import '../light-scenes';
 import { loadScene } from '../../cli/scene-files';
 import type { Position } from '../../src/core/body/position';
 import { averager } from '../../src/core/combine/average';

@@ -7,6 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import UTIF from 'utif2';
 import { encodeJpeg } from '../../cli/jpeg';
+import '../light-scenes';
 import { loadScene } from '../../cli/scene-files';
 import { shoot } from '../../src/core/frame/shoot';
 import { sourceOf } from '../../src/core/scene/capture';

@@ -82,7 +82,7 @@ const VARIED = [
 describe.each(
   partOf(
     sceneList().map((s) => s.id),
-    2,
+    1,
   ),
 )('%s', (id) => {
   it('holds what the finder said: within a tenth or 0.02 %, by channel, clipped and below the floor, at both ends of its sizes', async () => {

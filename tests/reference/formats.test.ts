@@ -7,6 +7,7 @@ import { decode as decodePng } from 'fast-png';
 import jpegJs from 'jpeg-js';
 import UTIF from 'utif2';
 import { encodeJpeg } from '../../cli/jpeg';
+import '../light-scenes';
 import { loadScene } from '../../cli/scene-files';
 import { shoot, type Shot } from '../../src/core/frame/shoot';
 import { readTiff16 } from '../../src/core/formats/tiff';

@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { decode } from 'jpeg-js';
 import { encodeJpeg } from '../../cli/jpeg';
+import '../light-scenes';
 import { loadScene } from '../../cli/scene-files';
 import type { CaptureFacts } from '../../src/core/dng/exif-directory';
 import { withoutAfterwards } from '../../src/core/dng/afterwards';

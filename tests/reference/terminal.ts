@@ -3,10 +3,10 @@
 import { join } from 'node:path';
 import { receiveMessageOnPort, MessageChannel, Worker } from 'node:worker_threads';
 import { buildSync } from 'esbuild';
+import { LIGHT } from '../light-scenes';
 
 const root = join(__dirname, '..', '..');
-/** Scenes with a part of their detail, and as they ship. */
-export const LIGHT = join(root, '.cache', 'light-scenes');
+/** Scenes as they ship. */
 export const SHIPPED = join(root, 'assets', 'scenes');
 
 export interface Answer {

@@ -1,4 +1,5 @@
 // A capture that is shared out: the same to the last bit whoever exposes which rows, and whole when hands fail.
+import '../../../tests/light-scenes';
 import { loadScene } from '../../../cli/scene-files';
 import { colourOfWhite } from '../../core/colour/camera';
 import {

@@ -1,5 +1,6 @@
 // A latent frame is all of its exposure: through JSON and back it gives the same files, to the last bit; and what is no latent frame is not taken for one.
 import { encodeJpeg } from '../../../cli/jpeg';
+import '../../../tests/light-scenes';
 import { loadScene } from '../../../cli/scene-files';
 import { isLatent } from '../../vault/record-check.generated';
 import { colourOfWhite } from '../colour/camera';

@@ -1,6 +1,7 @@
 // A frame's record made again from its file: the same as the one that was lost.
 import { initialValues } from '../setting/values';
 import { encodeJpeg } from '../../../cli/jpeg';
+import '../../../tests/light-scenes';
 import { loadScene } from '../../../cli/scene-files';
 import { isRecord } from '../../vault/record-check.generated';
 import { writeDng } from '../dng/write';

@@ -1,4 +1,5 @@
 // Frames of one sequence from what they have in common, and each from the beginning: the same to the last bit.
+import '../../../tests/light-scenes';
 import { loadScene } from '../../../cli/scene-files';
 import { colourOfWhite } from '../colour/camera';
 import { OPTICS } from '../sensor/cameras';

@@ -4,6 +4,7 @@ import { deflateSync, inflateSync } from 'fflate';
 import { withAndWithoutSoon } from '../kernels/with-and-without';
 import { decodeCoded, decodeFirstLook, encodePlate } from './plate-codec';
 import { unpackByKernel } from './unpack-kernel';
+import { LONG } from '../../../tests/sweep';
 
 it('is loaded here: what follows compares two different things', async () => {
   const plane = { w: 2, h: 2, levels: 0, bands: [{ x: 0, y: 0, w: 2, h: 2, step: 1 }] };
@@ -63,7 +64,7 @@ it('unpacks alike', async () => {
       const [fast, plain] = await withAndWithoutSoon(() => decodeCoded(header, bytes));
       expect(bytesOf(fast)).toEqual(bytesOf(plain));
     }),
-    { numRuns: 70 },
+    { numRuns: LONG ? 700 : 25 },
   );
 });
 
@@ -74,7 +75,7 @@ it('takes a first look alike', async () => {
       const [fast, plain] = await withAndWithoutSoon(() => told(() => decodeFirstLook(header, bytes, times)));
       expect(bytesOf(fast)).toEqual(bytesOf(plain));
     }),
-    { numRuns: 50 },
+    { numRuns: LONG ? 500 : 20 },
   );
 });
 
