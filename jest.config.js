@@ -25,6 +25,8 @@ const screens = {
     '^expo-router$': '<rootDir>/tests/screens/router.ts',
     '^@react-native-async-storage/async-storage$': '<rootDir>/tests/screens/storage.ts',
     '/simulated/simulated$': '<rootDir>/tests/screens/camera.ts',
+    '/staff$': '<rootDir>/tests/screens/staff.ts',
+    '^comlink$': '<rootDir>/tests/screens/comlink.ts',
   },
 };
 

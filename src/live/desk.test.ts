@@ -313,6 +313,18 @@ describe('another camera', () => {
     expect(desk().notice).toMatch(/aperture fixed at f\/2\.8/);
   });
 
+  it('is set within what its lens has, whatever is asked and whatever stood before', () => {
+    desk().takeBody('sim-iris');
+    for (const [index, exact] of [
+      [0, 2 ** 3],
+      [-4, 2 ** 3],
+      [999, 2 ** 1.5],
+    ] as const) {
+      desk().set('aperture', index);
+      expect(desk().settings.aperture.exact).toBeCloseTo(exact, 9);
+    }
+  });
+
   it('ends a trade that the lens cannot make', () => {
     desk().takeBody('sim-iris');
     follow();

@@ -2,6 +2,7 @@
 import { carrierOf, isAllManual, ON_METER_EV, totalCompensation } from '../core/exposure/automatic';
 import { ev100RightFor, SETTING_IDS, type SettingId } from '../core/exposure/settings';
 import { patternOf } from '../core/meter/read';
+import { stepsOn } from '../core/setting/ladder';
 import { SETTINGS } from '../core/setting/settings';
 import { initialValues } from '../core/setting/values';
 import { ISO_LADDER, nearestStep, SHUTTER_LADDER } from '../core/units/ladders';
@@ -17,11 +18,14 @@ export const exposureSlice: Slice<ExposureSlice> = (set, get) => ({
 
   set: (fader, index) =>
     set(({ settings, trade, optic }) => {
-      const { name, can } = opticWith(optic);
+      const at = opticWith(optic);
       const key = settingOf(fader);
-      if (can[key] === undefined && key !== 'aperture')
-        return { notice: `${name} has no ${SETTINGS[key].name.toLowerCase()} to set.` };
-      const moved = withStep(settings, fader, index, latestReport());
+      if (at.can[key] === undefined && key !== 'aperture')
+        return { notice: `${at.name} has no ${SETTINGS[key].name.toLowerCase()} to set.` };
+      // What stands may be that of the lens before: nothing is set that this one does not have.
+      const { ladder, skipped } = stepsOn(LADDERS[fader], key, at);
+      const within = Math.max(skipped, Math.min(skipped + ladder.length - 1, index));
+      const moved = withStep(settings, fader, ladder.length > 0 ? within : index, latestReport());
       if (!trade || !isExposure(fader)) return { settings: moved };
       // What is moved does not give way: when it is the one that did, the two change places.
       const next = { gives: fader === trade.gives ? trade.with : trade.gives, with: fader };

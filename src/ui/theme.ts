@@ -125,9 +125,11 @@ export function strokeOf(theme: ThemeId): number {
 /** Where the person forces colours, tokens stand for the system's own; what its ground alone would tell is told by a line. */
 const FORCED = `@media (forced-colors: active) {
   :root {
-    ${['page', 'panel', 'raised', 'chip', 'held', 'ground', 'onPrimary', 'halo'].map((t) => `--${t}: Canvas !important;`).join(' ')}
+    ${['page', 'panel', 'raised', 'chip', 'held', 'ground', 'halo', 'chosen'].map((t) => `--${t}: Canvas !important;`).join(' ')}
     ${['text', 'quiet', 'line', 'mark', 'release', 'floor', 'good', 'warn', 'clip'].map((t) => `--${t}: CanvasText !important;`).join(' ')}
-    ${['accent', 'primary', 'ring', 'chosen'].map((t) => `--${t}: Highlight !important;`).join(' ')}
+    ${['accent', 'primary', 'ring'].map((t) => `--${t}: Highlight !important;`).join(' ')}
+    --onPrimary: HighlightText !important;
+    forced-color-adjust: none;
   }
   [role=button], [role=switch], [role=radio], [role=slider], [role=dialog] { border: 1px solid ButtonBorder !important; }
   [aria-checked=true], [aria-pressed=true] { outline: 3px solid Highlight; outline-offset: -3px; }

@@ -95,23 +95,6 @@ it('a frame goes into it and tells all of that', async () => {
   await tap(page, 'to-sheet');
 });
 
-it('it is moved and taken back, by key', async () => {
-  await page.focus(byId('choose'));
-  await page.keyboard.press('Enter');
-  await page.focus(byId('sheet-frame'));
-  await page.keyboard.press('Space');
-  await wordsBecome(page, 'choosing-words', /1 chosen/);
-  expect(await serious(page)).toEqual([]);
-  await page.focus(byId('choosing-move'));
-  await page.keyboard.press('Enter');
-  await page.focus(byId('to-roll-first'));
-  await page.keyboard.press('Enter');
-  await sheetBecomes(0);
-  await wordsBecome(page, 'undo-bar', /Frame moved to First roll/);
-  await tap(page, 'undo');
-  await sheetBecomes(1);
-});
-
 it('it is copied into another roll, and each goes its own way', async () => {
   await tap(page, 'choose');
   await tap(page, 'sheet-frame');

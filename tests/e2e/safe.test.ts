@@ -17,6 +17,7 @@ import {
   workerOf,
   type Stage,
 } from './browser';
+import { LONG } from '../sweep';
 import { testFolders } from './folders';
 
 let stage: Stage;
@@ -159,8 +160,8 @@ describe('a roll', () => {
   });
 });
 
-/** Pages to kill: a few in every run; more can be asked for. */
-const KILLS = Number(process.env.KILLS ?? 2);
+/** Pages to kill: a few in every run, a hundred in the long checks; as many as are asked for. */
+const KILLS = Number(process.env.KILLS ?? (LONG ? 100 : 2));
 
 it(
   `of ${KILLS} pages that are killed in the midst of a burst none loses a frame that was safe, or leaves one twice`,
@@ -228,7 +229,7 @@ it(
     expect(await kept()).toBe(least);
     await page.close();
   },
-  120_000 + KILLS * 10_000,
+  300_000 + KILLS * 30_000,
 );
 
 describe('a roll that cannot be opened', () => {

@@ -31,15 +31,36 @@ globalThis.Worker ??= class {
   terminate() {}
 } as never;
 globalThis.PointerEvent ??= class extends MouseEvent {} as never;
+// A list is as large as its window; whatever else asks for its size has none.
+for (const [name, size] of [
+  ['clientHeight', 'innerHeight'],
+  ['clientWidth', 'innerWidth'],
+] as const)
+  Object.defineProperty(HTMLUListElement.prototype, name, { configurable: true, get: () => window[size] });
 Element.prototype.scrollTo ??= () => undefined;
 Element.prototype.scrollIntoView ??= () => undefined;
-// Scenes and their maps are served, and nothing else.
+// Scenes and their maps are served, the demo's roll with a sixteenth of its sites, and nothing else.
+const SERVED: Readonly<Record<string, string>> = { scenes: 'light-scenes', demo: 'small-roll' };
 globalThis.fetch ??= (address) => {
-  const name = /^\/scenes\/([\w.-]+)$/.exec(String(address))?.[1];
-  const file = name && join(__dirname, '..', '..', '.cache', 'light-scenes', name);
+  const [, folder, name] = /^\/(\w+)\/([\w.-]+)$/.exec(String(address)) ?? [];
+  const file = folder && name && join(__dirname, '..', '..', '.cache', SERVED[folder] ?? 'none', name);
   if (!file || !existsSync(file)) return Promise.resolve(new Response(null, { status: 404 }));
   return Promise.resolve(new Response(readFileSync(file)));
 };
+// Pictures have their sizes and nothing on them.
+globalThis.createImageBitmap ??= (async ({ width = 1, height = 1 }: { width?: number; height?: number }) => ({
+  width,
+  height,
+  close: () => undefined,
+})) as never;
+globalThis.OffscreenCanvas ??= class {
+  constructor(
+    readonly width: number,
+    readonly height: number,
+  ) {}
+  getContext = () => pen;
+  convertToBlob = async ({ type }: { type: string }) => new Blob(['picture'], { type });
+} as never;
 performance.mark ??= (() => undefined) as never;
 performance.measure ??= (() => undefined) as never;
 globalThis.matchMedia ??= (() => ({

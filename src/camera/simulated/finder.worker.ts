@@ -17,6 +17,9 @@ const DAY_S = 86_400;
 /** Of a first look, which has little detail and is there for a moment: samples along. */
 const FIRST_LOOK_SIDE = 320;
 
+/** From frame to frame while the lens searches, at most, ms. */
+const SEARCH_MS = 40;
+
 let canvas: OffscreenCanvas | undefined;
 let context: OffscreenCanvasRenderingContext2D | null = null;
 /** The scene that is shown, and the lens that looks at it. */
@@ -168,8 +171,10 @@ function drawFrame(): void {
   const tookMs = performance.now() - started;
   // What is looked at first is there for a moment only.
   if (isReady(shownUrl)) pace.took(tookMs);
-  // While nothing is touched; a change is shown at once.
-  schedule(Math.max(0, OPTICS[lens].finderMs - tookMs));
+  // While nothing is touched; a change is shown at once, and a lens that searches needs every frame.
+  const { finderMs } = OPTICS[lens];
+  const everyMs = told.focus?.state === 'searching' ? Math.min(finderMs, SEARCH_MS) : finderMs;
+  schedule(Math.max(0, everyMs - tookMs));
 }
 
 Comlink.expose(api);
