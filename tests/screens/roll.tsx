@@ -22,10 +22,7 @@ export const turn = (): Promise<void> =>
   act(async () => void (await new Promise((done) => setTimeout(done, 1)))) as Promise<void>;
 
 export const until = untilBy(turn, MOST_TURNS);
-export const { appears, goes, becomes, tap, tapOn, doing, type, choose, press, focus } = handsBy(
-  turn,
-  MOST_TURNS,
-);
+export const { appears, goes, becomes, tap, tapOn, doing, type, press, focus } = handsBy(turn, MOST_TURNS);
 export { shown, text, there } from './hands';
 
 function Screens() {

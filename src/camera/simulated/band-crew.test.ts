@@ -138,6 +138,19 @@ describe.each([
     expect([...hands.values()]).not.toContain(dead);
   });
 
+  it('is whole when a hand answers without having written, or has written but a part; it is asked no more', async () => {
+    const good = worker();
+    const elsewhere: Hand = { expose: async () => undefined };
+    const half: Hand = {
+      expose: (of, order, steadiness, { from, to }, data) =>
+        good.expose(of, order, steadiness, { from, to: to - 1 }, data),
+    };
+    const hands = crewOf([elsewhere, half]);
+    const frame = await exposedByAll(hands, stage, orderOf(shutterS), hand, () => undefined, nothing);
+    expect(different(frame.data, expected)).toBe(0);
+    expect(hands.size).toBe(0);
+  });
+
   it('that nobody wants any more ends, and the next is whole', async () => {
     const hands = crewOf([worker()]);
     const leave = () => {

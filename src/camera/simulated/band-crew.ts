@@ -18,6 +18,9 @@ export interface Hand {
   ): Promise<void>;
 }
 
+/** What no site of a simulated sensor holds: rows that have it were not exposed. */
+const UNEXPOSED = 0xffff;
+
 /** Stretches for each who exposes: more than one, so that nobody waits long for a slower one. */
 const EACH = 2;
 /** Each begins at a row of whole bands. */
@@ -38,10 +41,11 @@ export function sharedStage({ plates, rows: { longSide } }: CaptureStage): Captu
 }
 
 /**
- * Exposes a frame by all hands. One that fails leaves its stretch to the others.
+ * Exposes a frame by all hands. One that fails, or answers without having written its rows, leaves its stretch to the others.
  * @param hands by their names; those that fail are taken out
  * @param pause waited for after each band that is exposed here
  * @param onShare throws to end it
+ * @throws Error where rows were exposed by nobody
  */
 export async function exposedByAll(
   hands: Map<string, Hand>,
@@ -52,7 +56,7 @@ export async function exposedByAll(
   pause: () => Promise<void>,
 ): Promise<RawFrame> {
   const { width, height } = stage.rows;
-  const data = new Uint16Array(new SharedArrayBuffer(2 * width * height));
+  const data = new Uint16Array(new SharedArrayBuffer(2 * width * height)).fill(UNEXPOSED);
   const queue = stretchesOf(height, 1 + hands.size);
   let done = 0;
   const tell = (rows: number) => onShare((done += rows) / height);
@@ -70,6 +74,8 @@ export async function exposedByAll(
     for (let next = queue.shift(); next; next = queue.shift()) {
       try {
         await hand.expose(stage, order, steadiness, next, data);
+        // Where memory is not really shared it has written into its own.
+        if (!isExposed(data, width, next)) throw new Error(`${name} has left rows as they were`);
       } catch {
         // Another may have come in its place.
         if (hands.get(name) === hand) hands.delete(name);
@@ -83,8 +89,15 @@ export async function exposedByAll(
     await Promise.all([here(), ...[...hands].map(beside)]);
     // What a hand left behind.
     await here();
+    if (!isExposed(data, width, { from: 0, to: height }))
+      throw new Error('Rows of this frame were not exposed');
   } finally {
     queue.length = 0;
   }
   return frameOf(stage, order, data);
+}
+
+/** True when every site of the rows holds a number that a sensor gives. @param data of the whole frame, `width` to a row */
+function isExposed(data: Uint16Array, width: number, { from, to }: Stretch): boolean {
+  return !data.subarray(from * width, to * width).includes(UNEXPOSED);
 }

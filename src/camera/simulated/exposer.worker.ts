@@ -115,7 +115,7 @@ const api = {
   /** A worker that exposes stretches beside this one, by a name of its own; in place of one that had the name before. */
   async join(name: string, port: MessagePort) {
     // Without memory that is shared there is nothing that it could do.
-    if (!crossOriginIsolated) return;
+    if (!crossOriginIsolated || typeof SharedArrayBuffer === 'undefined') return;
     leaving.get(name)?.();
     const gone = new Promise<never>((_, reject) =>
       leaving.set(name, () => reject(new Error(`${name} is gone`))),
