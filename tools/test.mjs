@@ -21,13 +21,16 @@ installPrograms();
 mkdirSync(join(root, '.cache'), { recursive: true });
 
 let [passed, failed] = [0, 0];
+/** What each suite took. */
+const took = [];
 const bin = (name) => join(root, 'node_modules', '.bin', name);
 const env = { ...process.env, ...(LONG && { VELMO_LONG: '1' }) };
 
 // One core builds what pages under test are served; the other checks what needs no build.
-const served = built('buildForTests').then(() => built('buildApp'));
+const light = built('buildForTests');
+const served = light.then(() => built('buildApp'));
 // Told where it is waited for.
-served.catch(() => undefined);
+for (const build of [light, served]) build.catch(() => undefined);
 await check('types', process.execPath, [join(root, 'node_modules/typescript-7/bin/tsc'), '--noEmit']);
 await check('lint', bin('eslint'), ['.']);
 await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
@@ -36,8 +39,12 @@ await check('import direction', bin('depcruise'), ['--config', '.dependency-crui
 await check('names in general code', bin('tsx'), ['tools/names.ts']);
 await check('unused code', bin('knip'), ['--no-config-hints']);
 await check('weight of the repository', process.execPath, ['tools/weight.mjs']);
+// Units need no app: they have the core that is free by now, until it is there.
+await light;
+const units = jest(['units'], 2);
 await served;
-await jest(['units', 'screens', 'reference', 'e2e']);
+await Promise.all([units, jest(['screens', 'reference', 'e2e'], 4)]);
+tellSeconds();
 console.log(`${seconds(Date.now() - started)} in all`);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
@@ -76,23 +83,23 @@ function ended(child) {
 
 /**
  * Runs projects of jest and adds their tests to the count; a suite that cannot start counts as one failure, and so does a run without a report.
- * Four suites at a time on two cores: those in a browser wait for frames now and then. Of what a browser leaves open nothing is waited for.
+ * More suites at a time than there are cores: those in a browser wait for frames now and then. Of what a browser leaves open nothing is waited for.
  */
-async function jest(projects) {
-  const report = join(root, '.cache', 'jest.json');
+async function jest(projects, suites) {
+  const report = join(root, '.cache', `jest-${projects.join('-')}.json`);
   rmSync(report, { force: true });
   const runner = join(root, 'node_modules', 'jest', 'bin', 'jest.js');
   const child = spawn(
     process.execPath,
     [
-      ...[runner, '--selectProjects', ...projects, '--maxWorkers=4', '--forceExit'],
+      ...[runner, '--selectProjects', ...projects, `--maxWorkers=${suites}`, '--forceExit'],
       ...['--json', `--outputFile=${report}`],
     ],
     { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] },
   );
   await ended(child);
   if (!existsSync(report)) {
-    console.log('✕ The tests gave no report');
+    console.log(`✕ The tests of ${projects.join(', ')} gave no report`);
     failed++;
     return;
   }
@@ -101,10 +108,14 @@ async function jest(projects) {
   failed +=
     numFailedTests +
     testResults.filter((t) => t.status === 'failed' && t.assertionResults.length === 0).length;
+  for (const { name, startTime, endTime } of testResults)
+    took.push({ suite: name.slice(root.length + 1), ms: endTime - startTime });
+}
+
+function tellSeconds() {
   console.log('Seconds a suite:');
-  const took = ({ startTime, endTime }) => endTime - startTime;
-  for (const suite of testResults.sort((a, b) => took(b) - took(a)))
-    console.log(`${seconds(took(suite)).padStart(9)}  ${suite.name.slice(root.length + 1)}`);
+  for (const { suite, ms } of took.sort((a, b) => b.ms - a.ms))
+    console.log(`${seconds(ms).padStart(9)}  ${suite}`);
 }
 
 function installPrograms() {

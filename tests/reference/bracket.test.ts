@@ -8,6 +8,7 @@ import { CLEAN_DB, DARK_SHARE, signalOfSnr } from '../../src/core/scopes/limits'
 import { blackOf, cfaIndex, clipLevel } from '../../src/core/sensor/raw-frame';
 import { noiseModel } from '../../src/core/sensor/sensor';
 import { SIM_ONE_WIDE } from '../../src/core/sensor/sim-one';
+import { partOf } from '../sweep';
 import { runTool } from './run-tool';
 import { openTerminal } from './terminal';
 
@@ -60,10 +61,10 @@ it('frames lie one step apart in raw within 1 %, through time and through ISO, a
       'tile-board',
       ...base,
       '--bracket',
-      `4x2/3,rising,${way}`,
+      `3x2/3,rising,${way}`,
     );
-    expect([frames.length, bracket.frames, bracket.stepThirds]).toEqual([4, 4, 2]);
-    expect(readdirSync(join(folder, way))).toEqual(['01.dng', '02.dng', '03.dng', '04.dng']);
+    expect([frames.length, bracket.frames, bracket.stepThirds]).toEqual([3, 3, 2]);
+    expect(readdirSync(join(folder, way))).toEqual(['01.dng', '02.dng', '03.dng']);
     // Nothing clips, so that means can be compared.
     for (const { result } of frames)
       for (const { clippedShare } of result.channels) expect(clippedShare).toBe(0);
@@ -81,12 +82,12 @@ it('frames lie one step apart in raw within 1 %, through time and through ISO, a
       ISO: number;
       AsShotNeutral: string;
     }[];
-    expect(read.map((t) => t.ExposureMode)).toEqual([2, 2, 2, 2]);
+    expect(read.map((t) => t.ExposureMode)).toEqual([2, 2, 2]);
     const biases = read.map((t) => t.ExposureCompensation);
     biases.slice(1).forEach((bias, i) => expect(bias - biases[i]!).toBeCloseTo(2 / 3, 2));
     // One white for all.
     expect(new Set(read.map((t) => t.AsShotNeutral)).size).toBe(1);
-    if (way === 'iso') expect(new Set(read.map((t) => t.ISO)).size).toBe(4);
+    if (way === 'iso') expect(new Set(read.map((t) => t.ISO)).size).toBe(3);
   }
 });
 
@@ -114,10 +115,15 @@ function holds(path: string, iso: number) {
   };
 }
 
-it.each([
-  ['shed-door', 'the sun through the door'],
-  ['spy-hole', 'a white-hot hole in the night'],
-])(
+it.each(
+  partOf(
+    [
+      ['shed-door', 'the sun through the door'],
+      ['spy-hole', 'a white-hot hole in the night'],
+    ],
+    1,
+  ),
+)(
   '%s, %s: the set planned holds the highlights in its darkest frame and the shadows in its brightest',
   (scene) => {
     const { frames, plan } = told(scene, '--scene', scene, '--bracket', 'planned');

@@ -16,6 +16,7 @@ import { shakePath, type ShakePath, type Steadiness } from './shake';
 import { drawStars } from './star-light';
 import { surfaceRows } from './surface-rows';
 import { viewScene } from './view';
+import { LONG } from '../../../tests/sweep';
 
 const SIZE = 256;
 const FULL = 1280;
@@ -290,7 +291,7 @@ describe('stars', () => {
   it('draw trails without a gap, in the corner of the widest lens too: a long time is the mean of short ones', () => {
     const wide = viewScene(sky, SIM_ONE['ultra-wide'], 'landscape', OPENING);
     const rows = plateRows(wide, FULL, Infinity);
-    const [parts, partS] = [150, 2];
+    const [parts, partS] = [LONG ? 150 : 50, 2];
     const drawn = (startS: number, durationS: number, share: number, light: Float32Array) =>
       drawStars(rows, startS, durationS, null, (x, y, lux) => {
         if (x < rows.width / 8) light[y * rows.width + x]! += share * lux;

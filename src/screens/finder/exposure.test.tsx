@@ -45,9 +45,10 @@ const plain = async () => {
   await frames(2);
 };
 
+afterAll(closeFinder);
+
 describe('upright', () => {
   beforeAll(() => openFinder('upright'));
-  afterAll(closeFinder);
   afterEach(plain);
 
   it('the meter shows its patterns: the highlight one leaves raw unclipped, spots have three sizes', async () => {
@@ -291,7 +292,6 @@ describe('upright', () => {
 
 describe('wide, by keys', () => {
   beforeAll(() => openFinder('wide'));
-  afterAll(closeFinder);
   afterEach(plain);
 
   it('sets shutter, ISO, compensation, meter, lock, marks, and gives back', async () => {

@@ -16,12 +16,13 @@ import {
 import { initialValues } from '../../core/setting/values';
 import { useDesk } from '../../live/desk';
 
+afterAll(closeFinder);
+
 describe.each(['upright', 'lying', 'wide'] as const)('%s', (size) => {
   beforeAll(async () => {
     await openFinder(size);
     await doing(() => useDesk.getState().setSetting('bracket', initialValues().bracket));
   });
-  afterAll(closeFinder);
 
   it('a bracket is set by hand; what does not fit is said with what would; what the scene asks for is taken over', async () => {
     await press('x');

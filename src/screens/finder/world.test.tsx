@@ -42,9 +42,13 @@ const plain = async () => {
   await frames(2);
 };
 
+/** Lying and wide, too, in the long checks: the way to a panel differs there, not what is in it. */
+const SCREENS = LONG ? (['upright', 'lying', 'wide'] as const) : (['upright'] as const);
+
+afterAll(closeFinder);
+
 describe('the world outside', () => {
   beforeAll(() => openFinder('upright'));
-  afterAll(closeFinder);
   afterEach(plain);
 
   it('a lamp put out takes its light away, a dimmer changes the reading', async () => {
@@ -92,12 +96,8 @@ describe('the world outside', () => {
   });
 });
 
-/** Lying and wide, too, in the long checks: the way to a panel differs there, not what is in it. */
-const SCREENS = LONG ? (['upright', 'lying', 'wide'] as const) : (['upright'] as const);
-
 describe.each(SCREENS)('%s', (size) => {
   beforeAll(() => openFinder(size));
-  afterAll(closeFinder);
   afterEach(plain);
 
   it('focus: found at a place, with a distance there; peaking; a place of its own; held; by hand; given back', async () => {
