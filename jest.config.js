@@ -31,8 +31,8 @@ const screens = {
 };
 
 module.exports = {
-  // A slow machine is no failure: what hangs is ended by it all the same.
-  testTimeout: 300_000,
+  // A slow machine is no failure: what hangs is ended by it all the same. Whole sweeps are one test each.
+  testTimeout: process.env.VELMO_LONG === '1' ? 3_600_000 : 300_000,
   testSequencer: '<rootDir>/tools/longest-first.cjs',
   projects: [
     { ...node, displayName: 'units', testMatch: ['<rootDir>/{src,cli,server,tools,bench}/**/*.test.ts'] },

@@ -2,8 +2,11 @@
 // suite the runner goes by the size of its file, which says little here.
 const { default: Sequencer } = require('@jest/test-sequencer');
 
+/** Those that take longest where sweeps are whole. */
+const WHOLE = ['e2e/safe', 'reference/focus', 'reference/forecast', 'finder/world'];
 /** Longest first; the rest may come in any order. */
 const LONG = [
+  ...(process.env.VELMO_LONG === '1' ? WHOLE : []),
   'e2e/lent-camera',
   'e2e/sizes',
   'finder/exposure',

@@ -159,7 +159,9 @@ export function applyTheme(theme: ThemeId): void {
   style.id = 'velmo-themes';
   // Images are drawn as backgrounds of what stands for them; scopes are drawn in the theme's own colours.
   style.textContent =
-    'canvas:not([data-scope]), img, [style*="background-image"] { filter: var(--picture, none); }';
+    'canvas:not([data-scope]), img, [style*="background-image"] { filter: var(--picture, none); }' +
+    // Not all browsers draw bars as dark as their page is said to be.
+    ':root { scrollbar-color: var(--quiet) var(--page); }';
   style.textContent += FORCED;
   document.head.appendChild(style);
   document.body.insertAdjacentHTML('beforeend', NIGHT_FILTER);

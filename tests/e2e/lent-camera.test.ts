@@ -382,6 +382,54 @@ describe('a camera of painted frames', () => {
   });
 
   it.each([
+    [
+      'of which a part is seen, at another size',
+      { size: [1920, 1080], visible: [240, 0, 1440, 1080], shown: [1280, 960] },
+      [0, 1, 2, 3],
+    ],
+    [
+      'that lie across the screen',
+      { size: [640, 480], visible: [0, 0, 640, 480], shown: [640, 480], rotation: 90 },
+      [2, 0, 3, 1],
+    ],
+  ] as const)('frames %s are drawn and metered as they are seen', async (_, coded, fields) => {
+    await lent({ coded });
+    await lentLive(page);
+    await framesPass(page);
+    // At the corners, just inside: nothing of what is not seen is there.
+    const drawn = await page.$eval('canvas', (canvas) => {
+      const copy = new OffscreenCanvas(64, 64);
+      const context = copy.getContext('2d')!;
+      context.drawImage(canvas as HTMLCanvasElement, 0, 0, 64, 64);
+      return [
+        [1, 1],
+        [62, 1],
+        [1, 62],
+        [62, 62],
+      ].map(([x, y]) => context.getImageData(x!, y!, 1, 1).data[1]!);
+    });
+    const ranks = (of: readonly number[]) => of.map((v) => [...of].sort((a, b) => a - b).indexOf(v));
+    expect(Math.min(...drawn)).toBeGreaterThan(40);
+    expect(ranks(drawn)).toEqual(fields);
+    for (const [i, letter] of [...'ABCD'].entries()) {
+      const box = (await (await page.$(byId('finder')))!.boundingBox())!;
+      const [x, y] = [0.25 + 0.5 * (i % 2), 0.25 + 0.5 * Math.floor(i / 2)];
+      await page.mouse.move(box.x + box.width * x, box.y + box.height * y);
+      await page.mouse.down();
+      await page.waitForSelector(byId(`pin-${letter}`));
+      await page.mouse.up();
+    }
+    await framesPass(page);
+    const pins = await page.$eval('canvas', (canvas) => canvas.dataset.pins ?? '');
+    expect(ranks(pins.split(' ').map((pin) => Number(pin.slice(1))))).toEqual(fields);
+    for (const letter of 'ABCD') {
+      await page.focus(byId(`pin-${letter}`));
+      await page.keyboard.press('Delete');
+      await page.waitForFunction((s: string) => !document.querySelector(s), {}, byId(`pin-${letter}`));
+    }
+  });
+
+  it.each([
     ['NotAllowedError', /may not use the camera.*Allow it/],
     // What is said of each is for units; that it is said, the same for all.
     ...(LONG

@@ -13,6 +13,14 @@ export interface LentOptions {
   readonly coarse?: number;
   /** False for a browser without streams of frames. */
   readonly streams?: boolean;
+  /** Frames of four fields, each brighter than the one before (across, then down), coded as a device does. */
+  readonly coded?: {
+    readonly size: readonly [width: number, height: number];
+    readonly visible: readonly [x: number, y: number, width: number, height: number];
+    readonly shown: readonly [width: number, height: number];
+    /** Clockwise, degrees. */
+    readonly rotation?: number;
+  };
 }
 
 /** What the page under test can be told and asked; it stands on `window.lent`. */
@@ -54,13 +62,44 @@ function setUp(options: LentOptions): void {
   Object.assign(window, { lent });
   // Stills of the stub would come from the frames all the same.
   Object.assign(window, { ImageCapture: undefined });
+  /** In place of a track's own frames. */
+  const codedFrames = ({
+    size: [w, h],
+    visible: [x, y, vw, vh],
+    shown,
+    rotation,
+  }: Required<LentOptions>['coded']) => {
+    const data = new Uint8Array((w * h * 3) / 2).fill(128);
+    // BT.601 in limited range; what is not visible is black.
+    data.fill(16, 0, w * h);
+    for (let row = y; row < y + vh; row++)
+      for (let half = 0; half < 2; half++) {
+        const from = row * w + x + (half * vw) / 2;
+        data.fill([70, 110, 150, 190][(row < y + vh / 2 ? 0 : 2) + half]!, from, from + vw / 2);
+      }
+    const frame = (timestamp: number) =>
+      new VideoFrame(data, {
+        ...{ format: 'I420', codedWidth: w, codedHeight: h, timestamp },
+        visibleRect: { x, y, width: vw, height: vh },
+        ...{ displayWidth: shown[0], displayHeight: shown[1], rotation },
+      } as VideoFrameBufferInit);
+    return class {
+      readonly readable = new ReadableStream<VideoFrame>({
+        pull: async (to) => {
+          await new Promise((next) => setTimeout(next, 80));
+          to.enqueue(frame(1000 * performance.now()));
+        },
+      });
+    };
+  };
   const devices = navigator.mediaDevices;
   const device = { kind: 'videoinput', deviceId: 'lent', label: 'Lent camera', groupId: '' };
   devices.enumerateDevices = () => Promise.resolve([device as MediaDeviceInfo]);
   devices.getUserMedia = () => {
     lent.asked++;
-    const { can = {}, stands = {}, refuses, coarse, streams = true } = lent.options;
-    Object.assign(window, { MediaStreamTrackProcessor: streams ? Streams : undefined });
+    const { can = {}, stands = {}, refuses, coarse, streams = true, coded } = lent.options;
+    const Processor = coded ? codedFrames(coded) : Streams;
+    Object.assign(window, { MediaStreamTrackProcessor: streams ? Processor : undefined });
     const told = { deviceId: 'lent', ...stands } as Record<string, unknown>;
     if (refuses) return Promise.reject(new DOMException('', refuses));
     const canvas = document.createElement('canvas');

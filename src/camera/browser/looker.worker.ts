@@ -37,6 +37,7 @@ import { partsOf, zoomedPart } from '../../core/raw/cut';
 import type { Rectangle } from '../../core/raw/shown';
 import { isCut, UNCUT, type Cut } from '../../core/setting/cut';
 import { stopwatch } from '../stopwatch';
+import { frameShape, type FrameSides } from './frame-shape';
 
 /** Long side of what is metered and marked, samples. */
 const SAMPLES = 480;
@@ -222,14 +223,15 @@ function nextPictures(take: (picture: VideoPicture) => boolean): Promise<void> {
 
 async function takeFrame(frame: VideoFrame): Promise<void> {
   if (!asked?.order.running && takers.size === 0) return;
-  const { x = 0, y = 0, width = frame.codedWidth, height = frame.codedHeight } = frame.visibleRect ?? {};
-  const seen = { width, height };
+  const { visible, scale } = frameShape(frame as FrameSides);
+  // Turned, mirrored or stretched it is taken as the browser draws it.
+  if (scale === null) return api.picture(await createImageBitmap(frame));
   const { format, colorSpace } = frame;
   // What is not read here by its planes the browser turns into RGBA.
   const own = isVideoFormat(format) ? format : 'RGBA';
   const pictureOf = async (part: Rectangle): Promise<VideoPicture> => {
     const options = {
-      rect: { ...part, x: x + part.x, y: y + part.y },
+      rect: { ...part, x: visible.x + part.x, y: visible.y + part.y },
       ...(own === format ? null : { format: 'RGBA' }),
     } as VideoFrameCopyToOptions;
     const size = frame.allocationSize(options);
@@ -237,15 +239,15 @@ async function takeFrame(frame: VideoFrame): Promise<void> {
     const planes = await frame.copyTo(bytes, options);
     return {
       ...{ format: own, width: part.width, height: part.height, bytes, planes },
-      matrix: videoMatrixOf(colorSpace.matrix, height),
+      matrix: videoMatrixOf(colorSpace.matrix, visible.height),
       fullRange: colorSpace.fullRange === true,
     };
   };
   // Who takes pictures gets the whole of each.
-  if (takers.size > 0) give(await pictureOf(wholeOf(seen)));
+  if (takers.size > 0) give(await pictureOf(wholeOf(visible)));
   if (!asked?.order.running) return;
-  const part = partShown(seen);
-  show(frame, await pictureOf(part), part);
+  const part = partShown(visible);
+  show(frame, await pictureOf(part), part, scale);
 }
 
 function wholeOf({ width, height }: { width: number; height: number }): Rectangle {
@@ -262,8 +264,12 @@ function give(picture: VideoPicture): void {
   for (const taker of [...takers]) taker(picture);
 }
 
-/** One frame of the finder. @param part where in what is drawn the picture lies */
-function show(drawn: CanvasImageSource, picture: VideoPicture, part: Rectangle): void {
+/**
+ * One frame of the finder.
+ * @param part where in what is drawn the picture lies, in its own pixels
+ * @param scale pixels that it is drawn from to one of its own
+ */
+function show(drawn: CanvasImageSource, picture: VideoPicture, part: Rectangle, scale = 1): void {
   if (!asked?.order.running || !canvas || !context) return;
   const { order, standing } = asked;
   const { stageMs, lap } = stopwatch();
@@ -305,7 +311,7 @@ function show(drawn: CanvasImageSource, picture: VideoPicture, part: Rectangle):
   const histogram = order.pictureHistogram ? pictureHistogram(white ? whitened : rgba) : null;
   const ends = order.disagreement ? finder.finder.ends() : null;
   lap('scopes');
-  draw(drawn, part, white, layer, size);
+  draw(drawn, part, scale, white, layer, size);
   lap('draw');
   const { reading, wholeEv100, pins, fromGreyEv, relative } = read;
   const noRaw: Known<never> = { unknown: NO_RAW };
@@ -356,10 +362,11 @@ function whiteReport({ whiteOnPicture, standing, order }: Asked): Report['white'
   return { kelvin: standing.white, tint: null, by, measured: null };
 }
 
-/** The part of the picture that is shown, as the browser draws it, balanced where that is left to us, with what is marked over it. */
+/** The part of the picture that is shown, as the browser draws it (from `by` pixels to one of its own), balanced where that is left to us, with what is marked over it. */
 function draw(
   drawn: CanvasImageSource,
   { x, y, width, height }: Rectangle,
+  by: number,
   white: PictureWhite | null,
   layer: Uint8ClampedArray<ArrayBuffer> | null,
   size: { width: number; height: number },
@@ -370,7 +377,7 @@ function draw(
     canvas!.width = w;
     canvas!.height = h;
   }
-  context!.drawImage(drawn, x, y, width, height, 0, 0, w, h);
+  context!.drawImage(drawn, by * x, by * y, by * width, by * height, 0, 0, w, h);
   if (white) balance(white, w, h);
   if (!layer) return;
   overlay ??= new OffscreenCanvas(size.width, size.height);
