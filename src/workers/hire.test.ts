@@ -1,6 +1,6 @@
 // A hired worker as the page sees it: asked, broken, late, dismissed, hired again. The worker is the far end of a channel.
 import * as Comlink from 'comlink';
-import { hire, PATIENCE_MS, WorkerGone } from './hire';
+import { hire, PATIENCE_MS, WorkerGone, WorkerLate } from './hire';
 
 interface Api {
   double(n: number): Promise<number>;
@@ -115,7 +115,9 @@ it('that does not come in time rejects what it is asked and is waited for all th
   jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask', 'setImmediate'] });
   try {
     const { hired, workers, faults } = staff(false);
-    const asked = expect(hired.call((api) => api.double(1))).rejects.toThrow('does not come');
+    const asked = expect(hired.call((api) => api.double(1))).rejects.toThrow(
+      new WorkerLate('The roll does not come'),
+    );
     await jest.advanceTimersByTimeAsync(PATIENCE_MS);
     await asked;
     expect([workers.length, workers[0]!.ended, faults]).toEqual([1, false, []]);

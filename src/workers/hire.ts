@@ -7,6 +7,8 @@ import { aliveLock, type Watched } from './alive';
 export const PATIENCE_MS = 2500;
 
 export class WorkerGone extends Error {}
+/** It has not come in time, and may come yet: `ready` tells when. */
+export class WorkerLate extends WorkerGone {}
 
 export interface Hired<Api> {
   /** Asks the worker something. @throws WorkerGone when it breaks or does not come, and whatever the call throws */
@@ -81,7 +83,7 @@ export function hire<Api>({ what, start, onFault = () => undefined }: Hiring): H
   return {
     call: async <P extends Promise<unknown>>(ask: (api: Comlink.Remote<Api>) => P): Promise<Awaited<P>> => {
       const one = (running ??= begin());
-      await inTime(Promise.race([one.here, one.gone]), () => new WorkerGone(`${what} does not come`));
+      await inTime(Promise.race([one.here, one.gone]), () => new WorkerLate(`${what} does not come`));
       return await Promise.race<Awaited<P>>([
         ask(one.api as unknown as Comlink.Remote<Api>) as unknown as Promise<Awaited<P>>,
         one.gone,

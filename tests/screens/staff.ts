@@ -2,7 +2,7 @@
 // `library/staff`.
 import type { Staff } from '../../src/library/staff';
 import type { ExporterApi } from '../../src/workers/export.worker';
-import { WorkerGone } from '../../src/workers/hire';
+import { WorkerGone, WorkerLate } from '../../src/workers/hire';
 import type { LightboxApi } from '../../src/workers/lightbox.worker';
 import type { RollApi } from '../../src/workers/roll.worker';
 import { lastLent } from './comlink';
@@ -14,10 +14,12 @@ let loading: Promise<unknown> = Promise.resolve();
 function inThread<Api>(
   what: string,
   load: () => Promise<unknown>,
-): Staff<Api> & { break(inWork?: boolean): void } {
+): Staff<Api> & { break(inWork?: boolean): void; late(): () => void } {
   const listeners = new Set<(message: string) => void>();
   let api: Promise<Api> | undefined;
   let broken = false;
+  /** Resolves when it comes after all. */
+  let coming: Promise<void> | undefined;
   const there = async (): Promise<Api> => {
     if (broken) {
       // The next one is another.
@@ -28,8 +30,14 @@ function inThread<Api>(
     return api;
   };
   return {
-    call: async (ask) => (await ask((await there()) as never)) as never,
-    ready: () => there().then(() => undefined),
+    call: async (ask) => {
+      if (coming) throw new WorkerLate(`${what} does not come`);
+      return (await ask((await there()) as never)) as never;
+    },
+    ready: async () => {
+      await coming;
+      await there();
+    },
     dismiss: () => undefined,
     onFault: (listener) => {
       listeners.add(listener);
@@ -39,6 +47,15 @@ function inThread<Api>(
     break: (inWork = false) => {
       broken = inWork;
       listeners.forEach((listener) => listener(`${what} is gone`));
+    },
+    /** It does not come in time, until what is returned is called. */
+    late: () => {
+      let come = () => {};
+      coming = new Promise((resolve) => (come = resolve));
+      return () => {
+        coming = undefined;
+        come();
+      };
     },
   };
 }

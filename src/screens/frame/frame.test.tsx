@@ -17,7 +17,9 @@ import {
   shown,
   tap,
   text,
+  tapOn,
   there,
+  tile,
   until,
 } from '../../../tests/screens/roll';
 
@@ -181,6 +183,17 @@ it('a lightbox that is gone is told, and the frame opens again', async () => {
   await doing(() => lightbox.break());
   await tap('open-again');
   await appears('picture-fit');
+});
+
+it('a lightbox that comes late is told, and opens the frame when it is there', async () => {
+  const comes = lightbox.late();
+  await doing(() => router.push('/sheet'));
+  await tapOn(tile(4)!);
+  await appears('open-again');
+  await doing(comes);
+  await appears('picture-fit');
+  expect(there('open-again')).toBeNull();
+  await openFrame(3);
 });
 
 it('is deleted, which leads to the sheet and can be taken back; one that is not in the roll says so', async () => {

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import { printOf, type FrameRecord } from '../../core/frame/record';
 import type { Opened, OpenedFile } from '../../workers/lightbox.worker';
-import { WorkerGone } from '../../workers/hire';
+import { WorkerGone, WorkerLate } from '../../workers/hire';
 import { lightbox } from '../../library/staff';
 
 export type Opening =
@@ -41,10 +41,18 @@ export function useOpening(record: FrameRecord, attempt: number): Opening {
       const file = await lightbox.call((api) => api.facts(record));
       set({ kind: 'open', opened, file });
     };
-    open().catch((error: unknown) => {
-      const { name = '', message = String(error) } = (error ?? {}) as Partial<Error>;
-      fail(message, name === 'DngError' || error instanceof WorkerGone);
-    });
+    const begin = (): void =>
+      void open().catch((error: unknown) => {
+        const { name = '', message = String(error) } = (error ?? {}) as Partial<Error>;
+        fail(message, name === 'DngError' || error instanceof WorkerGone);
+        // On a slow machine it comes after all: nobody should have to ask again then.
+        if (error instanceof WorkerLate)
+          lightbox.ready().then(
+            () => !gone && begin(),
+            () => undefined,
+          );
+      });
+    begin();
     return () => {
       gone = true;
       stop();
