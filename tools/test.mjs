@@ -41,7 +41,7 @@ await check('unused code', bin('knip'), ['--no-config-hints']);
 await check('weight of the repository', process.execPath, ['tools/weight.mjs']);
 // Units need no app: they have the core that is free by now, until it is there.
 await light;
-const units = jest(['units'], 2);
+const units = jest(['units'], 1);
 await served;
 await Promise.all([units, jest(['screens', 'reference', 'e2e'], 4)]);
 tellSeconds();

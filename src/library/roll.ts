@@ -6,6 +6,7 @@ import type { LatentFrame } from '../core/frame/latent';
 import type { Afterthoughts, FrameRecord } from '../core/frame/record';
 import { rollReader, type Listing } from '../vault/reader';
 import { fetchWhole } from '../workers/fetch-whole';
+import { WorkerLate } from '../workers/hire';
 import type { Recovery, RollChange } from '../workers/roll.worker';
 import { afterOpening } from './page-start';
 import { framesLeft, noteFreed } from './room';
@@ -76,6 +77,8 @@ async function sweepAndAdopt(): Promise<void> {
     if (entries.length > 0) await rollKeeper.call((api) => api.adopt(entries));
   } catch (error) {
     keeperFault(error instanceof Error ? error.message : String(error));
+    // On a slow machine it comes after all: nobody should have to ask again then.
+    if (error instanceof WorkerLate) rollKeeper.ready().then(openAgain, () => undefined);
     // Nothing more is asked of a roll that broke: whoever tries again must not meet one that is about to break too.
     return;
   }
@@ -106,12 +109,14 @@ export function useKeeperFault(): { message: string; again: () => void } | null 
   if (data === null) return null;
   return {
     message: data,
-    again: () => {
-      queryClient.setQueryData(KEEPER, null);
-      opened = undefined;
-      rollChanged();
-    },
+    again: openAgain,
   };
+}
+
+function openAgain(): void {
+  queryClient.setQueryData(KEEPER, null);
+  opened = undefined;
+  rollChanged();
 }
 
 async function recoverFrames(): Promise<void> {

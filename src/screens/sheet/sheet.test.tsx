@@ -5,6 +5,7 @@ import {
   appears,
   becomes,
   closeSheet,
+  doing,
   focus,
   goes,
   kept,
@@ -155,6 +156,17 @@ it('a roll that breaks is told, nothing is lost, and it works when it is tried a
   expect(labels()).toHaveLength(7);
   await tap('keeper-again');
   await goes('keeper-fault');
+});
+
+it('a roll that comes late is told, and opened by itself when it is there', async () => {
+  rollKeeper.break();
+  await appears('keeper-fault');
+  const comes = rollKeeper.late();
+  await tap('keeper-again');
+  await becomes('keeper-fault', /does not come/);
+  await doing(comes);
+  await goes('keeper-fault');
+  expect(labels()).toHaveLength(7);
 });
 
 it('what cannot be kept is said, and what was said before stands', async () => {
