@@ -3,8 +3,8 @@
 import * as Comlink from 'comlink';
 import { aliveLock, type Watched } from './alive';
 
-/** Whoever asks a worker that has not come is told after this time. */
-export const PATIENCE_MS = 2500;
+/** Whoever asks a worker that has not come is told after this time: a phone that opens a page starts many at once. */
+export const PATIENCE_MS = 5000;
 
 export class WorkerGone extends Error {}
 /** It has not come in time, and may come yet: `ready` tells when. */
