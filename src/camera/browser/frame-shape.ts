@@ -28,6 +28,7 @@ export interface FrameShape {
 /** Sides are rounded to whole pixels: ratios closer than this are one. */
 const SAME = 0.01;
 
+/** Where in a frame its picture lies, and how it is to be drawn. What a browser does not tell counts as nothing to be done. */
 export function frameShape(frame: FrameSides): FrameShape {
   const { x = 0, y = 0, width = frame.codedWidth, height = frame.codedHeight } = frame.visibleRect ?? {};
   const [across, down] = [frame.displayWidth / width, frame.displayHeight / height];

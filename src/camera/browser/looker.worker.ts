@@ -120,18 +120,7 @@ const api = {
   /** Takes one picture, where a track's frames cannot be had. */
   picture(bitmap: ImageBitmap) {
     ended = null;
-    const scratch = new OffscreenCanvas(bitmap.width, bitmap.height);
-    const drawing = scratch.getContext('2d', { willReadFrequently: true })!;
-    drawing.drawImage(bitmap, 0, 0);
-    const pictureOf = ({ x, y, width, height }: Rectangle): VideoPicture => {
-      const { data } = drawing.getImageData(x, y, width, height);
-      const of = { format: 'RGBA', width, height, matrix: 'bt709', fullRange: true } as const;
-      return { ...of, bytes: new Uint8Array(data.buffer), planes: [{ offset: 0, stride: 4 * width }] };
-    };
-    if (takers.size > 0) give(pictureOf(wholeOf(bitmap)));
-    const part = partShown(bitmap);
-    show(bitmap, pictureOf(part), part);
-    bitmap.close();
+    takeBitmap(bitmap);
   },
   /** The track has ended: whoever waits for its pictures, or comes to wait for them, waits in vain. */
   ended(message: string) {
@@ -221,11 +210,27 @@ function nextPictures(take: (picture: VideoPicture) => boolean): Promise<void> {
   });
 }
 
+/** A picture as the browser draws it. @param bitmap closed here */
+function takeBitmap(bitmap: ImageBitmap): void {
+  const scratch = new OffscreenCanvas(bitmap.width, bitmap.height);
+  const drawing = scratch.getContext('2d', { willReadFrequently: true })!;
+  drawing.drawImage(bitmap, 0, 0);
+  const pictureOf = ({ x, y, width, height }: Rectangle): VideoPicture => {
+    const { data } = drawing.getImageData(x, y, width, height);
+    const of = { format: 'RGBA', width, height, matrix: 'bt709', fullRange: true } as const;
+    return { ...of, bytes: new Uint8Array(data.buffer), planes: [{ offset: 0, stride: 4 * width }] };
+  };
+  if (takers.size > 0) give(pictureOf(wholeOf(bitmap)));
+  const part = partShown(bitmap);
+  show(bitmap, pictureOf(part), part);
+  bitmap.close();
+}
+
 async function takeFrame(frame: VideoFrame): Promise<void> {
   if (!asked?.order.running && takers.size === 0) return;
   const { visible, scale } = frameShape(frame as FrameSides);
   // Turned, mirrored or stretched it is taken as the browser draws it.
-  if (scale === null) return api.picture(await createImageBitmap(frame));
+  if (scale === null) return takeBitmap(await createImageBitmap(frame));
   const { format, colorSpace } = frame;
   // What is not read here by its planes the browser turns into RGBA.
   const own = isVideoFormat(format) ? format : 'RGBA';
