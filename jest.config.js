@@ -1,8 +1,12 @@
 // Three kinds of checks: units beside the code, references against the outside world, and the built app in a browser.
+// The same cases of every property in each run.
+const seeded = { '^fast-check$': '<rootDir>/tests/seeded.cjs' };
+
 const node = {
   testEnvironment: 'node',
   setupFilesAfterEnv: ['<rootDir>/tests/equal.ts'],
   transform: { '\\.[cm]?[jt]sx?$': '<rootDir>/tools/jest-transform.cjs' },
+  moduleNameMapper: seeded,
   transformIgnorePatterns: [
     '/node_modules/(?!(client-zip|fast-png|iobuffer|@react-native-async-storage|idb|@noble/hashes)/)',
   ],
@@ -21,6 +25,7 @@ const screens = {
     '/node_modules/(?!(expo|@expo|react-native|@react-native|idb|client-zip|@noble/hashes)[^/]*/)',
   ],
   moduleNameMapper: {
+    ...seeded,
     '^react-native$': 'react-native-web',
     '^expo-router$': '<rootDir>/tests/screens/router.ts',
     '^@react-native-async-storage/async-storage$': '<rootDir>/tests/screens/storage.ts',

@@ -23,6 +23,8 @@ mkdirSync(join(root, '.cache'), { recursive: true });
 let [passed, failed] = [0, 0];
 /** What each suite took. */
 const took = [];
+/** What failed and why: told again at the end, where a log that was cut still has it. */
+const failures = [];
 const bin = (name) => join(root, 'node_modules', '.bin', name);
 const env = { ...process.env, ...(LONG && { VELMO_LONG: '1' }) };
 
@@ -32,8 +34,8 @@ const served = light.then(() => built('buildApp'));
 // Told where it is waited for.
 for (const build of [light, served]) build.catch(() => undefined);
 await check('types', process.execPath, [join(root, 'node_modules/typescript-7/bin/tsc'), '--noEmit']);
-await check('lint', bin('eslint'), ['.']);
-await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+await check('lint', bin('oxlint'), ['.']);
+await check('format', bin('oxfmt'), ['--check', '.']);
 const layers = ['app', 'src', 'cli', 'server', 'bench', 'tools'];
 await check('import direction', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...layers]);
 await check('names in general code', bin('tsx'), ['tools/names.ts']);
@@ -45,6 +47,7 @@ const units = jest(['units'], 1);
 await served;
 await Promise.all([units, jest(['screens', 'reference', 'e2e'], 4)]);
 tellSeconds();
+tellFailures();
 console.log(`${seconds(Date.now() - started)} in all`);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
@@ -60,7 +63,9 @@ async function check(name, command, args) {
   if (good) passed++;
   else failed++;
   console.log(`${good ? '✓' : '✕'} ${name} (${seconds(Date.now() - from)})`);
-  if (!good) console.log(said);
+  if (good) return;
+  console.log(said);
+  failures.push({ name, why: said });
 }
 
 /** Something of `build.mjs`. @throws Error with what the build said when it fails */
@@ -99,7 +104,7 @@ async function jest(projects, suites) {
   );
   await ended(child);
   if (!existsSync(report)) {
-    console.log(`✕ The tests of ${projects.join(', ')} gave no report`);
+    failures.push({ name: `The tests of ${projects.join(', ')}`, why: 'They gave no report.' });
     failed++;
     return;
   }
@@ -108,14 +113,26 @@ async function jest(projects, suites) {
   failed +=
     numFailedTests +
     testResults.filter((t) => t.status === 'failed' && t.assertionResults.length === 0).length;
-  for (const { name, startTime, endTime } of testResults)
-    took.push({ suite: name.slice(root.length + 1), ms: endTime - startTime });
+  for (const { name, startTime, endTime, status, message, assertionResults } of testResults) {
+    const suite = name.slice(root.length + 1);
+    took.push({ suite, ms: endTime - startTime });
+    const red = assertionResults.filter((test) => test.status === 'failed');
+    for (const test of red)
+      failures.push({ name: `${suite} › ${test.fullName}`, why: test.failureMessages.join('\n') });
+    if (status === 'failed' && red.length === 0) failures.push({ name: suite, why: message });
+  }
 }
 
 function tellSeconds() {
   console.log('Seconds a suite:');
   for (const { suite, ms } of took.sort((a, b) => b.ms - a.ms))
     console.log(`${seconds(ms).padStart(9)}  ${suite}`);
+}
+
+function tellFailures() {
+  const LINES = 12;
+  for (const { name, why } of failures)
+    console.log(`✕ ${name}\n${why.trim().split('\n').slice(0, LINES).join('\n')}`);
 }
 
 function installPrograms() {

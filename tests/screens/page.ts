@@ -82,4 +82,4 @@ window.getComputedStyle = (element) => (element as HTMLElement).style;
 // React notes for each element where it was made, for its warnings: a third of the time that a screen is drawn in.
 const internals = (React as unknown as Record<string, object>)
   .__CLIENT_INTERNALS_DO_NOT_USE_OR_WARN_USERS_THEY_CANNOT_UPGRADE!;
-Object.defineProperty(internals, 'recentlyCreatedOwnerStacks', { get: () => Infinity, set: () => undefined });
+Object.defineProperty(internals, 'recentlyCreatedOwnerStacks', { get: () => Infinity, set: () => {} });

@@ -36,7 +36,8 @@ export function decodeLosslessJpeg(bytes: Uint8Array, fileOffset = 0, maxSamples
   if (word(0) !== 0xff00 + MARKER.SOI) fail('No JPEG data where a tile should start', 0);
   let p = 2;
   let frame:
-    { width: number; height: number; components: number; precision: number; ids: number[] } | undefined;
+    | { width: number; height: number; components: number; precision: number; ids: number[] }
+    | undefined;
   const tables: (Decoder | undefined)[] = [];
   for (;;) {
     const marker = word(p);

@@ -29,7 +29,8 @@ export type LinearImage = RawImage | RgbImage;
 
 /** The numbers of an image of either kind, and which part of them counts. */
 export type ImageNumbers = (
-  (Mosaic & { readonly layout: 'cfa' }) | (Components & { readonly layout: 'rgb' })
+  | (Mosaic & { readonly layout: 'cfa' })
+  | (Components & { readonly layout: 'rgb' })
 ) &
   Seen;
 

@@ -97,11 +97,9 @@ function readCells(
     };
   const colour = colourOfNeutral(matrices, mean);
   const { white } = colour;
-  if (!(
-    white.kelvin >= WHITE_SPAN.low &&
-    white.kelvin <= WHITE_SPAN.high &&
-    Math.abs(white.tint) <= MOST_TINT
-  ))
+  if (
+    !(white.kelvin >= WHITE_SPAN.low && white.kelvin <= WHITE_SPAN.high && Math.abs(white.tint) <= MOST_TINT)
+  )
     return { kind: 'refused', why: 'That is the colour of no light that can be set' };
   const gains = balanceGains(colour);
   const toSrgb = srgbFromBalanced(colour);

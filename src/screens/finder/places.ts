@@ -70,10 +70,11 @@ const STOPLINE_WORDS = 196;
 const SECOND = 240;
 /** Lenses and checks take this width on one line. */
 const TOOLS = 320;
-/** Column of faders beside the picture. */
-const LEAST_PANEL = 200;
+/** A panel is so wide at least: seven faders still stand in one row beside it on a phone of 560 px. */
+const LEAST_PANEL = 194;
 /** A panel that is at least so high is read without much scrolling. */
 const ENOUGH = 200;
+/** Column of faders beside the picture. */
 const COLUMN = { least: 288, most: 344 } as const;
 
 /** Heights that are wished for by the height of the screen: of the stopline, and of a row of faders. */

@@ -40,7 +40,7 @@ export function useFigures(
         setDone(key);
       });
     // The key says all of it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [key, done]);
   // Of all of it the picture has told already, and raw once its file was looked through.
   if (!part) return layer.tones && { stopline: null, histogram: layer.tones };

@@ -58,7 +58,7 @@ export function useOpening(record: FrameRecord, attempt: number): Opening {
       stop();
     };
     // What is said of a frame afterwards does not change its files.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [key]);
   return state.of === key ? state.opening : { kind: 'opening' };
 }
@@ -70,6 +70,6 @@ export function useAhead(now: boolean, beside: readonly FrameRecord[]): void {
     // Without it they are read when they are opened.
     if (now && ids) lightbox.call((api) => api.ahead(beside)).catch(() => undefined);
     // By what they are called: the list is made anew with every drawing.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [now, ids]);
 }
