@@ -69,7 +69,7 @@ it('the meter and the capture agree on the pot, whether the wheel stands or turn
       offsetMinutes: 0,
       clockS: 0,
     };
-    const frame = captureFrame(plateRows(view, 1280, 1.5, settings), order, {
+    const frame = captureFrame(plateRows(view, 640, 1.5, settings), order, {
       support: 'tripod',
       press: 0,
       sinceTouchS: 60,

@@ -7,9 +7,13 @@ import { hire } from '../../workers/hire';
 import type { ScopeData, ScopeLook, Sheet } from './paint';
 import type { PainterApi } from './painter.worker';
 
+const handsOver =
+  typeof globalThis.HTMLCanvasElement?.prototype.transferControlToOffscreen === 'function' &&
+  typeof Worker === 'function';
+
 /** By whom scopes are drawn. */
 export const usePainter = create<{ readonly by: 'painter' | 'page' }>()(() => ({
-  by: typeof OffscreenCanvas === 'function' && typeof Worker === 'function' ? 'painter' : 'page',
+  by: handsOver ? 'painter' : 'page',
 }));
 
 const byPage = () => usePainter.setState({ by: 'page' });
