@@ -1,4 +1,10 @@
-import { planDepth, sameSizeM, type DepthPlan, type PlanLens } from '../src/core/optics/depth-plan';
+import {
+  movedBackgroundM,
+  planDepth,
+  sameSizeM,
+  type DepthPlan,
+  type PlanLens,
+} from '../src/core/optics/depth-plan';
 import { digitallyZoomed } from '../src/core/scene/digital-zoom';
 import { opticsOf, OPTICS } from '../src/core/sensor/cameras';
 import { LENS_IDS, type SimulatedCamera } from '../src/core/sensor/simulated-camera';
@@ -28,10 +34,12 @@ export function plan(args: Arguments): number {
     .map((other) => {
       const lens = planLens(other, of.apertureN);
       const distanceM = sameSizeM(of, focusM, lens);
+      const behindM = movedBackgroundM(focusM, backgroundM, distanceM);
       return {
         lens: other.lensId,
         distanceM,
-        ...planDepth(lens, distanceM, distanceM + (backgroundM - focusM)),
+        ...(behindM === null ? { unknown: NO_BACKGROUND } : planDepth(lens, distanceM, behindM)),
+        outOfReach: outOfReach(other, distanceM),
       };
     });
   const report = {
@@ -41,17 +49,33 @@ export function plan(args: Arguments): number {
     focusM,
     backgroundM,
     ...told,
+    outOfReach: outOfReach(camera, focusM),
     sameSize: others,
   };
   if (args.json) console.log(JSON.stringify(report, (_, v: unknown) => (v === Infinity ? null : v)));
   else {
+    const but = (reason: string | null) => (reason === null ? '' : `; but ${reason}`);
     console.log(
-      `${seen.equivalentMm} mm f/${of.apertureN.toFixed(1)} at ${lengthWords(focusM)}: ${words(told)}`,
+      `${seen.equivalentMm} mm f/${of.apertureN.toFixed(1)} at ${lengthWords(focusM)}: ${words(told)}${but(report.outOfReach)}`,
     );
-    for (const { lens, distanceM, ...other } of others)
-      console.log(`  as large with ${lens} at ${lengthWords(distanceM)}: ${words(other)}`);
+    for (const { lens, distanceM, outOfReach: reason, ...other } of others)
+      console.log(
+        `  as large with ${lens} at ${lengthWords(distanceM)}: ${'unknown' in other ? other.unknown : words(other)}${but(reason)}`,
+      );
   }
   return 0;
+}
+
+const NO_BACKGROUND = 'the background would lie behind the camera';
+
+/** Why that lens does not focus there; null where it does. */
+function outOfReach({ lens }: SimulatedCamera, focusM: number): string | null {
+  const { fixedFocusM, closestM } = lens;
+  if (fixedFocusM !== undefined)
+    return lengthWords(fixedFocusM) === lengthWords(focusM)
+      ? null
+      : `its focus is fixed at ${lengthWords(fixedFocusM)}`;
+  return focusM < closestM ? `it focuses no nearer than ${lengthWords(closestM)}` : null;
 }
 
 function planLens({ lens, sensor }: SimulatedCamera, wantedN: number): PlanLens {

@@ -3,7 +3,9 @@ import { nearestStep, SHUTTER_LADDER } from '../core/units/ladders';
 import type { Report } from '../camera/report';
 import { automaticPlan, fullPlan, resolveExposure } from '../core/exposure/automatic';
 import { OPTICS } from '../core/sensor/cameras';
+import { tintsOn } from '../core/setting/white';
 import type { LensId } from '../core/sensor/simulated-camera';
+import { opticWith } from './camera';
 import { useDesk } from './desk';
 import { exactOf, orderOf } from './desk-controls';
 import { LADDERS } from './desk-state';
@@ -260,7 +262,22 @@ describe('white', () => {
     desk().setTint(12.6);
     expect(desk().settings.white).toEqual({ auto: false, exact: 3120, tint: 13 });
     desk().setTint(999);
-    expect(desk().settings.white.tint).toBe(150);
+    expect(desk().settings.white.tint).toBe(tintsOn(opticWith(desk().optic), 3120).high);
+    desk().setTint(-999);
+    expect(desk().settings.white.tint).toBe(-150);
+  });
+
+  it('that the sensor cannot be balanced for is set by no fader, no tint and no setup', () => {
+    const most = () => tintsOn(opticWith(desk().optic), desk().settings.white.exact).high;
+    desk().setWhite({ kelvin: 5500, tint: 60 });
+    desk().set('white', 0);
+    expect(desk().settings.white.tint).toBe(60);
+    expect(desk().settings.white.exact).toBeGreaterThan(2000);
+    expect(most()).toBeGreaterThanOrEqual(60);
+    desk().setWhite({ kelvin: 2000, tint: 60 });
+    expect(desk().settings.white).toEqual({ auto: false, exact: 2000, tint: most() });
+    desk().applySetup({ white: { auto: false, exact: 2856, tint: 150 } });
+    expect(desk().settings.white).toEqual({ auto: false, exact: 2856, tint: most() });
   });
 
   it('of a light beyond the ends is held at them', () => {

@@ -5,9 +5,18 @@ import { patternOf } from '../core/meter/read';
 import { stepsOn } from '../core/setting/ladder';
 import { SETTINGS } from '../core/setting/settings';
 import { initialValues } from '../core/setting/values';
+import { whiteStepsOn } from '../core/setting/white';
 import { ISO_LADDER, nearestStep, SHUTTER_LADDER } from '../core/units/ladders';
 import { hasIris, opticWith } from './camera';
-import { givingWay, exactOf, heldBy, meteredBy, unlessTrading, withStep } from './desk-controls';
+import {
+  givingWay,
+  exactOf,
+  heldBy,
+  meteredBy,
+  standingWhite,
+  unlessTrading,
+  withStep,
+} from './desk-controls';
 import { LADDERS, settingOf, type ExposureSlice, type FaderId } from './desk-state';
 import { exposureOf, latestReport } from './report';
 import type { Slice } from './slice';
@@ -23,7 +32,10 @@ export const exposureSlice: Slice<ExposureSlice> = (set, get) => ({
       if (at.can[key] === undefined && key !== 'aperture')
         return { notice: `${at.name} has no ${SETTINGS[key].name.toLowerCase()} to set.` };
       // What stands may be that of the lens before: nothing is set that this one does not have.
-      const { ladder, skipped } = stepsOn(LADDERS[fader], key, at);
+      const { ladder, skipped } =
+        fader === 'white'
+          ? whiteStepsOn(at, standingWhite(settings, latestReport()).tint)
+          : stepsOn(LADDERS[fader], key, at);
       const within = Math.max(skipped, Math.min(skipped + ladder.length - 1, index));
       const moved = withStep(settings, fader, ladder.length > 0 ? within : index, latestReport());
       if (!trade || !isExposure(fader)) return { settings: moved };

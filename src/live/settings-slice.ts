@@ -3,6 +3,7 @@ import { hasIris as irisOf, nearestOptic } from '../core/body/body';
 import { isBurst } from '../core/sequence/burst';
 import { SETTINGS, type SettingKey, type SettingValues } from '../core/setting/settings';
 import { initialValues, listed } from '../core/setting/values';
+import { whiteOn } from '../core/setting/white';
 import { known } from '../core/units/known';
 import { lengthWords } from '../core/units/lengths';
 import { APERTURE_LADDER, FOCUS_LADDER, stepOf } from '../core/units/ladders';
@@ -16,9 +17,12 @@ export const settingsSlice: Slice<SettingsSlice> = (set, get) => ({
   settings: initialValues(),
   optic: opening.optic,
 
-  setSetting: (key, value) => set(({ settings }) => ({ settings: withAsked(settings, { [key]: value }) })),
+  setSetting: (key, value) =>
+    set(({ settings, optic }) => ({ settings: withAsked(settings, { [key]: value }, optic) })),
   changeSetting: (key, change) =>
-    set(({ settings }) => ({ settings: withAsked(settings, { [key]: merged(settings[key], change) }) })),
+    set(({ settings, optic }) => ({
+      settings: withAsked(settings, { [key]: merged(settings[key], change) }, optic),
+    })),
   change: (changes) => {
     for (const one of changes) {
       if ('optic' in one) get().setOptic(one.optic);
@@ -30,14 +34,14 @@ export const settingsSlice: Slice<SettingsSlice> = (set, get) => ({
     }
   },
   applySetup: ({ lock: locks, ...values }) => {
-    set(({ settings, trade, lock }) => ({
-      settings: withAsked(settings, values),
+    set(({ settings, trade, lock, optic }) => ({
+      settings: withAsked(settings, values, optic),
       trade: null,
       lock: locks === false ? null : unlessTrading(lock, trade),
     }));
     if (locks && !get().lock) get().toggleLock();
   },
-  setOptic: (optic) => set({ optic }),
+  setOptic: (optic) => set(({ settings }) => ({ optic, settings: withAsked(settings, {}, optic) })),
   takeBody: (id) => {
     const { optic, settings, trade, lock, lengths } = get();
     const wanted = bodies().find((body) => body.id === id);
@@ -95,8 +99,12 @@ export const settingsSlice: Slice<SettingsSlice> = (set, get) => ({
 });
 
 /** With what was just asked for. One press takes a bracket or a burst: the newer ends the other. */
-function withAsked(now: SettingValues, asked: Partial<SettingValues>): SettingValues {
-  const next = { ...now, ...asked };
+function withAsked(now: SettingValues, asked: Partial<SettingValues>, optic: string): SettingValues {
+  const all = { ...now, ...asked };
+  const { white } = all;
+  // White by hand is one that the camera can be balanced for.
+  const held = white.auto ? white : whiteOn(opticWith(optic), { kelvin: white.exact, tint: white.tint });
+  const next = held.exact === white.exact && held.tint === white.tint ? all : { ...all, white: held };
   if (next.bracket.frames === 1 || !isBurst(next.burst)) return next;
   return asked.burst && isBurst(asked.burst)
     ? { ...next, bracket: { ...next.bracket, frames: 1 } }

@@ -1,6 +1,7 @@
 // White on the desk: by hand or measured from a thing, and whites kept under names.
-import { MOST_TINT, whiteByHand } from '../core/setting/white';
+import { tintsOn, whiteByHand } from '../core/setting/white';
 import { RING_RADII } from '../core/white/ring';
+import { opticWith } from './camera';
 import { clamp, standingWhite } from './desk-controls';
 import type { WhiteSlice } from './desk-state';
 import { MOST_NAME, MOST_WHITES } from './kept-white';
@@ -14,8 +15,10 @@ export const whiteSlice: Slice<WhiteSlice> = (set, get) => ({
 
   setWhite: (white) => get().setSetting('white', whiteByHand(white)),
   setTint: (tint) => {
-    const held = Math.min(MOST_TINT, Math.max(-MOST_TINT, Math.round(tint)));
-    get().setSetting('white', { ...standingWhite(get().settings, latestReport()), tint: held });
+    const { settings, optic } = get();
+    const stands = standingWhite(settings, latestReport());
+    const { low, high } = tintsOn(opticWith(optic), stands.exact);
+    get().setSetting('white', { ...stands, tint: Math.min(high, Math.max(low, Math.round(tint))) });
   },
   setRing: (ring) =>
     set({

@@ -24,6 +24,8 @@ beforeEach(() => waiting.splice(0));
 class FarEnd extends EventTarget {
   readonly #port: MessagePort;
   ended = false;
+  /** Its script has arrived. */
+  readonly come: () => void;
 
   constructor(here: boolean) {
     super();
@@ -39,7 +41,8 @@ class FarEnd extends EventTarget {
       double: (n: number) => 2 * n,
       never: () => new Promise(() => undefined),
     };
-    if (here) Comlink.expose(api, port2 as unknown as Comlink.Endpoint);
+    this.come = () => Comlink.expose(api, port2 as unknown as Comlink.Endpoint);
+    if (here) this.come();
   }
 
   postMessage(message: unknown): void {
@@ -111,19 +114,55 @@ it('whose script does not load says so', async () => {
   expect(faults).toEqual(['The roll could not be loaded']);
 });
 
-it('that does not come in time rejects what it is asked and is waited for all the same', async () => {
-  jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask', 'setImmediate'] });
-  try {
-    const { hired, workers, faults } = staff(false);
-    const asked = expect(hired.call((api) => api.double(1))).rejects.toThrow(
-      new WorkerLate('The roll does not come'),
-    );
-    await jest.advanceTimersByTimeAsync(PATIENCE_MS);
-    await asked;
-    expect([workers.length, workers[0]!.ended, faults]).toEqual([1, false, []]);
-  } finally {
-    jest.useRealTimers();
+describe('that does not come in time', () => {
+  beforeEach(() => void jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask', 'setImmediate'] }));
+  afterEach(() => jest.useRealTimers());
+
+  /** Time passes, and what was sent meanwhile arrives. */
+  async function pass(ms: number): Promise<void> {
+    await jest.advanceTimersByTimeAsync(ms);
+    for (let i = 0; i < 5; i++) await new Promise(setImmediate);
   }
+  const late = new WorkerLate('The roll does not come');
+  async function waitedInVain({ hired }: ReturnType<typeof staff>): Promise<void> {
+    const asked = expect(hired.call((api) => api.double(1))).rejects.toThrow(late);
+    await pass(PATIENCE_MS);
+    await asked;
+  }
+
+  it('rejects what it is asked and is waited for all the same: it is asked on when it comes after all', async () => {
+    const all = staff(false);
+    await waitedInVain(all);
+    const { hired, workers, faults } = all;
+    expect([workers.length, workers[0]!.ended, faults]).toEqual([1, false, []]);
+    workers[0]!.come();
+    await hired.ready();
+    expect(await hired.call((api) => api.double(3))).toBe(6);
+    expect(workers).toHaveLength(1);
+  });
+
+  it('and is asked again makes room for another, which has twice as long', async () => {
+    const all = staff(false, false, true);
+    await waitedInVain(all);
+    const { hired, workers, faults } = all;
+    let told = false;
+    const again = hired.call((api) => api.double(1)).catch(() => (told = true));
+    await pass(PATIENCE_MS);
+    expect([workers.length, workers[0]!.ended, told]).toEqual([2, true, false]);
+    await pass(PATIENCE_MS);
+    await again;
+    expect(told).toBe(true);
+    expect(await hired.call((api) => api.double(4))).toBe(8);
+    expect([workers.length, workers[1]!.ended, faults]).toEqual([3, true, []]);
+  });
+
+  it('whoever waits for it is answered by the one in its place', async () => {
+    const all = staff(false, true);
+    await waitedInVain(all);
+    const ready = all.hired.ready();
+    expect(await all.hired.call((api) => api.double(5))).toBe(10);
+    await ready;
+  });
 });
 
 it('that is dismissed rejects what it was asked without a complaint', async () => {

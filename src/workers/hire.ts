@@ -1,19 +1,25 @@
-// The page's side of a worker: started when first needed, watched while it lives. One that breaks or is gone rejects whatever it was
-// asked, and the next call starts another. One that does not come in time rejects what it is asked and is waited for all the same.
+// The page's side of a worker: started when first needed, watched while it lives. One that breaks or is gone rejects whatever it was asked, and the
+// next call starts another. One that does not come in time rejects what it is asked and is waited for all the same, until it is asked again: then
+// another is started in its place, which has twice as long.
 import * as Comlink from 'comlink';
 import { aliveLock, type Watched } from './alive';
 
 /** Whoever asks a worker that has not come is told after this time: a phone that opens a page starts many at once. */
 export const PATIENCE_MS = 5000;
+/** Longer than this no one is waited for, ms. */
+const MOST_PATIENCE_MS = 60_000;
 
 export class WorkerGone extends Error {}
 /** It has not come in time, and may come yet: `ready` tells when. */
 export class WorkerLate extends WorkerGone {}
 
 export interface Hired<Api> {
-  /** Asks the worker something. @throws WorkerGone when it breaks or does not come, and whatever the call throws */
+  /**
+   * Asks the worker something; in place of one that was late and has still not come another is started.
+   * @throws WorkerLate when it does not come in time, WorkerGone when it breaks, and whatever the call throws
+   */
   call<P extends Promise<unknown>>(ask: (api: Comlink.Remote<Api>) => P): Promise<Awaited<P>>;
-  /** Resolves when the worker is there, however long that takes. @throws WorkerGone when it breaks meanwhile */
+  /** Resolves when the worker is there, or the one in its place, however long that takes. @throws WorkerGone when it breaks meanwhile */
   ready(): Promise<void>;
   /** Ends the worker and what it was asked; the next call starts another. */
   dismiss(why: string): void;
@@ -33,6 +39,8 @@ interface Running<Api> {
   readonly here: Promise<void>;
   /** Rejects when it is of no more use. */
   readonly gone: Promise<never>;
+  /** True while it has not come, though somebody has waited for it as long as anybody does. */
+  late: boolean;
   end(error: WorkerGone): void;
 }
 
@@ -40,6 +48,7 @@ let count = 0;
 
 export function hire<Api>({ what, start, onFault = () => undefined }: Hiring): Hired<Api> {
   let running: Running<Api> | undefined;
+  let patienceMs = PATIENCE_MS;
 
   function begin(): Running<Api> {
     const worker = start();
@@ -54,6 +63,7 @@ export function hire<Api>({ what, start, onFault = () => undefined }: Hiring): H
       api,
       here,
       gone,
+      late: false,
       end: (error) => {
         watch.abort();
         worker.terminate();
@@ -72,35 +82,50 @@ export function hire<Api>({ what, start, onFault = () => undefined }: Hiring): H
     });
     const { locks } = navigator as { locks?: LockManager };
     here
-      .then(() =>
+      .then(() => {
+        one.late = false;
         // The worker holds this lock: whoever gets it knows that the worker is gone.
-        locks?.request(aliveLock(name), { signal: watch.signal }, () => broken(`${what} is gone`)),
-      )
+        return locks?.request(aliveLock(name), { signal: watch.signal }, () => broken(`${what} is gone`));
+      })
       .catch(() => undefined);
     return one;
   }
 
   return {
     call: async <P extends Promise<unknown>>(ask: (api: Comlink.Remote<Api>) => P): Promise<Awaited<P>> => {
+      if (running?.late) {
+        running.end(new WorkerGone(`${what} did not come`));
+        patienceMs = Math.min(MOST_PATIENCE_MS, 2 * patienceMs);
+      }
       const one = (running ??= begin());
-      await inTime(Promise.race([one.here, one.gone]), () => new WorkerLate(`${what} does not come`));
+      await inTime(Promise.race([one.here, one.gone]), patienceMs, () => {
+        one.late = true;
+        return new WorkerLate(`${what} does not come`);
+      });
       return await Promise.race<Awaited<P>>([
         ask(one.api as unknown as Comlink.Remote<Api>) as unknown as Promise<Awaited<P>>,
         one.gone,
       ]);
     },
-    ready: () => {
-      const one = (running ??= begin());
-      return Promise.race([one.here, one.gone]);
+    ready: async () => {
+      for (;;) {
+        const one = (running ??= begin());
+        try {
+          return await Promise.race([one.here, one.gone]);
+        } catch (error) {
+          // Another was started in its place.
+          if (!one.late) throw error;
+        }
+      }
     },
     dismiss: (why) => running?.end(new WorkerGone(why)),
   };
 }
 
-function inTime<T>(wait: Promise<T>, late: () => Error): Promise<T> {
+function inTime<T>(wait: Promise<T>, ms: number, late: () => Error): Promise<T> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const tooLate = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(late()), PATIENCE_MS);
+    timer = setTimeout(() => reject(late()), ms);
   });
   return Promise.race([wait, tooLate]).finally(() => clearTimeout(timer));
 }

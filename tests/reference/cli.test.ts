@@ -75,6 +75,28 @@ describe('velmo', () => {
     expect(velmo('plan', 'depth', '--focus', 'hyperfocal').stdout).toMatch(/to ∞, hyperfocal 3\.1 m/);
   });
 
+  it.each(['wide', 'ultra-wide', 'tele', 'zoom-24', 'zoom-77'])(
+    'plans through the %s at infinity, and where a background lies before the subject; what is out of reach is told',
+    (lens) => {
+      interface Told {
+        readonly farM: number | null;
+        readonly outOfReach: string | null;
+        readonly sameSize: readonly { readonly lens: string; readonly unknown?: string }[];
+      }
+      const plan = (...args: string[]) =>
+        velmo('plan', 'depth', '--lens', lens, ...args, '--json').json() as unknown as Told;
+      const far = plan('--focus', 'inf');
+      expect([far.farM, far.outOfReach]).toEqual([null, lens === 'ultra-wide' ? expect.any(String) : null]);
+      const near = plan('--focus', '2', '--background', '1');
+      expect(near.farM).not.toBeUndefined();
+      // Through a shorter lens the camera would stand before the background.
+      const shorter = { tele: ['ultra-wide', 'wide'], wide: ['ultra-wide'], 'zoom-77': ['zoom-24'] };
+      const without = near.sameSize.filter(({ unknown }) => unknown).map((other) => other.lens);
+      expect(without.sort()).toEqual(shorter[lens as 'tele'] ?? []);
+      expect(plan('--focus', '0.05').outOfReach).toMatch(/no nearer|fixed/);
+    },
+  );
+
   it('meters: a spot on the black jar reads far below the yard', () => {
     const meter = (at: string) =>
       velmo(

@@ -6,7 +6,7 @@ import type { ToldExposure } from '../../core/meter/calibration';
 import { SETTINGS, type SettingValues } from '../../core/setting/settings';
 import { stepsOn } from '../../core/setting/ladder';
 import { WHITE_SPAN } from '../../core/setting/white';
-import { LEAST_ON_PICTURE_K } from '../../core/white/on-picture';
+import { LEAST_ON_PICTURE_K, PICTURE_MATRICES } from '../../core/white/on-picture';
 import { MOST_PICTURES } from '../../core/combine/average';
 import { at, CUT_LADDER, FAR_M } from '../../core/units/ladders';
 import type { Standing } from '../report';
@@ -91,9 +91,10 @@ export function capabilitiesOf(can: TrackCapabilities): Capabilities {
 }
 
 /** What can be set on the camera as a whole: white that the track does not let be set is put on its picture. */
-export function withPictureWhite(can: Capabilities): Pick<Optic, 'can' | 'whiteOnPicture'> {
+export function withPictureWhite(can: Capabilities): Pick<Optic, 'can' | 'whiteOnPicture' | 'matrices'> {
   if (can.white) return { can };
-  return { can: { ...can, white: { low: LEAST_ON_PICTURE_K, high: WHITE_SPAN.high } }, whiteOnPicture: true };
+  const white = { low: LEAST_ON_PICTURE_K, high: WHITE_SPAN.high };
+  return { can: { ...can, white }, whiteOnPicture: true, matrices: PICTURE_MATRICES };
 }
 
 /** A value held inside a range, on its steps. */

@@ -1,5 +1,6 @@
 // A camera body as the program knows it, simulated or real: its optics, what can be set by hand on each, and what kind of evidence
 // it gives. A camera tells only what it could know of itself; the rest is unknown, with the reason.
+import type { CameraMatrices } from '../colour/calibrated';
 import type { PlanLens } from '../optics/depth-plan';
 import type { Known } from '../units/known';
 
@@ -31,6 +32,8 @@ export interface Optic {
   readonly exposesWhole?: boolean;
   /** True where white set by hand is put on the finished picture, for the device does not let its own be set. */
   readonly whiteOnPicture?: boolean;
+  /** The colours that it sees, where anybody knows: not every white can be set on them. */
+  readonly matrices?: CameraMatrices;
   readonly can: Capabilities;
 }
 

@@ -3,6 +3,7 @@
 import { apply3, invert3, multiply3, scaleRows, type Mat3, type Vec3 } from '../numeric/matrix';
 import { forwardAt, matrixAt, neutralOfWhite, whiteOfNeutral, type CameraMatrices } from './calibrated';
 import { adaptation, D50, D65, xyzOfXy } from './chromaticity';
+import { nearestBalanced } from './reach';
 import { XYZ_FROM_SRGB } from './srgb';
 import { whiteOfXy, xyOfWhite, type WhitePoint } from './temperature';
 
@@ -15,8 +16,9 @@ export interface CameraColour {
   readonly white: WhitePoint;
 }
 
-/** Balanced for a light of that temperature and tint. */
-export function colourOfWhite(matrices: CameraMatrices, white: WhitePoint): CameraColour {
+/** Balanced for a light of that temperature and tint, or for the nearest tint that the camera can be balanced for. */
+export function colourOfWhite(matrices: CameraMatrices, asked: WhitePoint): CameraColour {
+  const white = nearestBalanced(matrices, asked);
   return { matrices, asShotNeutral: neutralOfWhite(matrices, xyOfWhite(white)), white };
 }
 

@@ -61,8 +61,23 @@ export class TiffWriter {
   }
 }
 
-function valueBytes({ type, values }: Field): Uint8Array {
+/** Numbers that each type holds; what lies beyond would come out as another number. */
+const SPAN: Partial<Record<FieldType, readonly [least: number, most: number]>> = {
+  [TYPE.BYTE]: [0, 0xff],
+  [TYPE.UNDEFINED]: [0, 0xff],
+  [TYPE.SHORT]: [0, 0xffff],
+  [TYPE.LONG]: [0, 0xffff_ffff],
+  [TYPE.RATIONAL]: [0, 0xffff_ffff],
+  [TYPE.SLONG]: [-0x8000_0000, 0x7fff_ffff],
+  [TYPE.SRATIONAL]: [-0x8000_0000, 0x7fff_ffff],
+};
+
+/** @throws RangeError for a number that its type cannot hold: negative, too large, or none */
+function valueBytes({ tag, type, values }: Field): Uint8Array {
   if (values instanceof Uint8Array) return values;
+  const [least, most] = SPAN[type] ?? [-Infinity, Infinity];
+  for (const value of values)
+    if (!(value >= least && value <= most)) throw new RangeError(`Tag ${tag} cannot hold ${value}`);
   const rational = type === TYPE.RATIONAL || type === TYPE.SRATIONAL;
   const size = rational ? 4 : TYPE_SIZE[type]!;
   const view = new DataView(new ArrayBuffer(values.length * size));

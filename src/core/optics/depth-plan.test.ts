@@ -2,7 +2,7 @@
 // 50 mm on 36 × 24 mm (46.8° across the diagonal, 39.6° across), and the thin lens by hand.
 import { SIM_IRIS } from '../sensor/sim-iris';
 import { SIM_ONE } from '../sensor/sim-one';
-import { planDepth, sameSizeM, type PlanLens } from './depth-plan';
+import { movedBackgroundM, planDepth, sameSizeM, type PlanLens } from './depth-plan';
 
 const FOOT_M = 0.3048;
 const small = (focalLengthMm: number): PlanLens => ({
@@ -79,5 +79,20 @@ describe('the same size of the subject', () => {
     expect(blurs(Infinity)).toBeCloseTo(wider, 6);
     expect(blurs(10)).toBeCloseTo((wider * (10 / (back + 10))) / (10 / 11.5), 6);
     expect(blurs(10)).toBeGreaterThan(2);
+  });
+});
+
+describe('a background, once the camera has moved', () => {
+  it.each([
+    [2, 5, 6, 9],
+    [2, 1, 6, 5],
+    [2, 1, 0.9, null],
+    [2, 1, 1, null],
+    [2, Infinity, 6, Infinity],
+    [Infinity, 3, Infinity, 3],
+    [Infinity, Infinity, Infinity, Infinity],
+  ])('subject from %d m, background at %d m, subject then at %d m: %p', (focus, background, moved, away) => {
+    const found = movedBackgroundM(focus, background, moved);
+    expect(found).toEqual(away === null || !Number.isFinite(away) ? away : expect.closeTo(away, 9));
   });
 });

@@ -61,3 +61,15 @@ export function sameSizeM(from: PlanLens, focusM: number, to: PlanLens): number 
   const times = (to.focalLengthMm / from.focalLengthMm) * (high(from) / high(to));
   return (to.focalLengthMm + times * away) / 1000;
 }
+
+/**
+ * How far a background is from a camera that has moved along its line of sight.
+ * @param focusM, backgroundM where subject and background are now, m; Infinity is allowed @param movedToM where the subject is then
+ * @returns m; null where the camera would stand at the background or beyond it
+ */
+export function movedBackgroundM(focusM: number, backgroundM: number, movedToM: number): number | null {
+  // From a subject at infinity no step leads nearer.
+  if (!Number.isFinite(focusM) || !Number.isFinite(backgroundM)) return backgroundM;
+  const away = backgroundM + (movedToM - focusM);
+  return away > 0 ? away : null;
+}

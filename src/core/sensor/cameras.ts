@@ -62,7 +62,8 @@ function span(ladder: Ladder): Span {
 }
 
 /** An optic as the program knows it. */
-export function opticOfCamera({ lensId, lens, sensor, equivalentMm, depthSensor }: SimulatedCamera): Optic {
+export function opticOfCamera(camera: SimulatedCamera): Optic {
+  const { lensId, lens, sensor, equivalentMm, depthSensor, matrices } = camera;
   const { apertureN, narrowestN, closestM, fixedFocusM } = lens;
   return {
     id: lensId,
@@ -73,6 +74,7 @@ export function opticOfCamera({ lensId, lens, sensor, equivalentMm, depthSensor 
     hyperfocalM: hyperfocalM(lens, sensor),
     ...(fixedFocusM === undefined ? null : { fixedFocusM }),
     seesDepth: depthSensor,
+    matrices,
     can: {
       shutter: span(SHUTTER_LADDER),
       iso: span(ISO_LADDER),

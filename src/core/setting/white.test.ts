@@ -2,10 +2,18 @@
 import { opticOfCamera } from '../sensor/cameras';
 import { SIM_ONE_WIDE } from '../sensor/sim-one';
 import { nearestStep, WHITE_LADDER } from '../units/ladders';
-import { USUAL_LIGHTS, usualLightOf, white, whiteByHand } from './white';
+import { tintsOn, USUAL_LIGHTS, usualLightOf, white, whiteByHand, whiteOn, whiteStepsOn } from './white';
 
 const optic = opticOfCamera(SIM_ONE_WIDE);
 const parse = (text: string) => white.options![0]!.parse(text, white.initial, optic);
+
+const messageOf = (act: () => unknown): string => {
+  try {
+    return `none: ${JSON.stringify(act())}`;
+  } catch (error) {
+    return (error as Error).message;
+  }
+};
 
 describe('its ladder', () => {
   it('goes from 2000 to 12 000 K in steps that are even in mired', () => {
@@ -23,6 +31,23 @@ describe('its ladder', () => {
   });
 });
 
+it('an optic offers what it can be balanced for: tints by the temperature, temperatures by the tint', () => {
+  expect(whiteStepsOn(optic, 10)).toEqual({ ladder: WHITE_LADDER, skipped: 0 });
+  const { ladder, skipped } = whiteStepsOn(optic, 60);
+  expect(skipped).toBeGreaterThan(0);
+  expect(ladder).toEqual(WHITE_LADDER.slice(skipped));
+  const kelvin = ladder[0]!.exact;
+  expect(tintsOn(optic, kelvin).high).toBeGreaterThanOrEqual(60);
+  expect(tintsOn(optic, WHITE_LADDER[skipped - 1]!.exact).high).toBeLessThan(60);
+  expect(whiteOn(optic, { kelvin: 2000, tint: 60 })).toEqual({
+    auto: false,
+    exact: 2000,
+    tint: tintsOn(optic, 2000).high,
+  });
+  // One that does not tell its colours offers all.
+  expect(tintsOn({}, 2000)).toEqual({ low: -150, high: 150 });
+});
+
 describe('in the terminal', () => {
   it.each([
     ['5200,+3', { auto: false, exact: 5200, tint: 3 }],
@@ -34,6 +59,13 @@ describe('in the terminal', () => {
   it.each(['', '1999', '12001', '5200,151', '5200,x', 'NaN', '-5200', 'candle'])('is not %j', (text) => {
     expect(() => parse(text)).toThrow(/--white is auto, tungsten/);
   });
+  it.each(['2000,+60', '2300,+80', '2500,+150', '2856,+150'])(
+    'is not %s, of which the sensor makes no grey: the tints that it may be are told',
+    (text) => {
+      const [, high] = /at \d+ K the tint may be -150 to (\d+)/.exec(messageOf(() => parse(text))) ?? [];
+      expect(parse(text.replace(/,.*/, `,+${high}`)).tint).toBe(Number(high));
+    },
+  );
 });
 
 describe('in Exif (CIPA DC-008)', () => {

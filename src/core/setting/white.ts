@@ -1,8 +1,11 @@
 // The light that is to come out white: colour temperature and tint, by hand or automatic.
 import * as Type from '@sinclair/typebox';
 import type { Static } from '@sinclair/typebox';
+import type { Optic, Span } from '../body/body';
+import { balances, nearestBalanced, tintsBalanced } from '../colour/reach';
 import { whiteWords, type WhitePoint } from '../colour/temperature';
 import { WHITE_LADDER } from '../units/ladders';
+import { stepsOn, type Steps } from './ladder';
 import type { Setting } from './setting';
 
 /** Ends of what can be set: K, and tint either way. */
@@ -59,8 +62,32 @@ export function whiteByHand({ kelvin, tint }: WhitePoint): WhiteSet {
   return held(kelvin, tint);
 }
 
+/** The same, on an optic: where it cannot be balanced for that light, the nearest tint that it can be. */
+export function whiteOn(optic: Pick<Optic, 'matrices'>, white: WhitePoint): WhiteSet {
+  return whiteByHand(optic.matrices ? nearestBalanced(optic.matrices, white) : white);
+}
+
+/** Tints that an optic can be balanced for at a temperature. */
+export function tintsOn({ matrices }: Pick<Optic, 'matrices'>, kelvin: number): Span {
+  return matrices ? tintsBalanced(matrices, kelvin, MOST_TINT) : { low: -MOST_TINT, high: MOST_TINT };
+}
+
+/** Temperatures that an optic can be balanced for at a tint; where it can be for none, all that it offers. */
+export function whiteStepsOn(optic: Pick<Optic, 'can' | 'matrices'>, tint: number): Steps {
+  const steps = stepsOn(WHITE_LADDER, 'white', optic);
+  const { matrices } = optic;
+  if (!matrices) return steps;
+  const good = steps.ladder.map(({ exact }) => balances(matrices, { kelvin: exact, tint }));
+  const first = good.indexOf(true);
+  if (first < 0) return steps;
+  return {
+    ladder: steps.ladder.slice(first, good.lastIndexOf(true) + 1),
+    skipped: steps.skipped + first,
+  };
+}
+
 /** @throws RangeError that says what is allowed */
-function parseWhite(text: string, now: WhiteSet): WhiteSet {
+function parseWhite(text: string, now: WhiteSet, optic: Optic): WhiteSet {
   if (text === 'auto') return { ...now, auto: true };
   const named = USUAL_LIGHTS.find(({ id }) => id === text);
   if (named) return whiteByHand(named);
@@ -69,6 +96,11 @@ function parseWhite(text: string, now: WhiteSet): WhiteSet {
   if (!(k >= WHITE_SPAN.low && k <= WHITE_SPAN.high && Math.abs(t) <= MOST_TINT))
     throw new RangeError(
       `--white is auto, ${USUAL_LIGHTS.map(({ id }) => id).join(', ')}, or kelvin ${WHITE_SPAN.low} to ${WHITE_SPAN.high} with a tint if need be, such as 5200,+3; not ${text}`,
+    );
+  const { low, high } = tintsOn(optic, k);
+  if (t < low || t > high)
+    throw new RangeError(
+      `--white ${text}: the sensor has next to no signal in a channel under such a light; at ${k} K the tint may be ${low} to ${high}`,
     );
   return held(k, t);
 }
@@ -95,7 +127,7 @@ export const white: Setting<WhiteSet> = {
     {
       flag: 'white',
       placeholder: 'auto|KELVIN[,TINT]|LIGHT|at:X,Y,RADIUS',
-      parse: (text, now) => parseWhite(text, now),
+      parse: parseWhite,
     },
   ],
   exif: (value) => {

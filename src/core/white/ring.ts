@@ -3,6 +3,7 @@
 import { balanceGains, colourOfNeutral, srgbFromBalanced } from '../colour/camera';
 import { deltaE2000, labOf } from '../colour/lab';
 import { decodeSrgb, XYZ_FROM_SRGB } from '../colour/srgb';
+import { balances } from '../colour/reach';
 import { TINT_PER_UV, type WhitePoint } from '../colour/temperature';
 import type { CameraMatrices } from '../colour/calibrated';
 import type { FramePoint } from '../meter/luminance-map';
@@ -98,6 +99,7 @@ function readCells(
   const colour = colourOfNeutral(matrices, mean);
   const { white } = colour;
   if (
+    !balances(matrices, white) ||
     !(white.kelvin >= WHITE_SPAN.low && white.kelvin <= WHITE_SPAN.high && Math.abs(white.tint) <= MOST_TINT)
   )
     return { kind: 'refused', why: 'That is the colour of no light that can be set' };

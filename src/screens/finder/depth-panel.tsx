@@ -4,7 +4,13 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Optic } from '../../core/body/body';
 import { zoomedSize } from '../../core/raw/cut';
-import { planDepth, sameSizeM, type DepthPlan, type PlanLens } from '../../core/optics/depth-plan';
+import {
+  movedBackgroundM,
+  planDepth,
+  sameSizeM,
+  type DepthPlan,
+  type PlanLens,
+} from '../../core/optics/depth-plan';
 import {
   APERTURE_LADDER,
   at,
@@ -103,13 +109,10 @@ export function DepthPanel() {
     if (!to) return;
     const closest = next.can.focus?.low ?? 0;
     const focusM = same ? Math.max(closest, sameSizeM(lens, plan.focusM, to)) : plan.focusM;
-    // What lies behind the subject stays as far behind it.
-    setPlan({
-      ...plan,
-      optic: id,
-      focusM,
-      backgroundM: same ? Math.min(FAR_M, focusM + behindM) : plan.backgroundM,
-    });
+    // What lies behind the subject stays as far behind it; what would lie behind the camera stays where it was.
+    const moved = same ? movedBackgroundM(plan.focusM, plan.backgroundM, focusM) : null;
+    const backgroundM = Math.min(FAR_M, moved ?? plan.backgroundM);
+    setPlan({ ...plan, optic: id, focusM, backgroundM });
   };
   const apply = () => {
     const { change } = useDesk.getState();

@@ -1,10 +1,11 @@
 // The faders of the desk side by side: name and value above (a tap opens the exact ladder), the track below.
+import { useMemo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Effects } from '../../core/advice/effects';
 import { isAllManual, type ExposureControls } from '../../core/exposure/automatic';
 import type { SettingValues } from '../../core/setting/settings';
 import type { Optic } from '../../core/body/body';
-import { USUAL_LIGHTS } from '../../core/setting/white';
+import { USUAL_LIGHTS, whiteStepsOn } from '../../core/setting/white';
 import { stepsOn, type Steps } from '../../core/setting/ladder';
 import type { Cut } from '../../core/setting/cut';
 import { isUnknown, known, type Known } from '../../core/units/known';
@@ -24,7 +25,7 @@ import {
 import { lengthWords, type LengthUnit } from '../../core/units/lengths';
 import { useDesk } from '../../live/desk';
 import { useOptic } from '../../live/in-use';
-import { exactOf, isAuto, isTold, toldOf } from '../../live/desk-controls';
+import { exactOf, isAuto, isTold, standingWhite, toldOf } from '../../live/desk-controls';
 import { useRawWords, useReport } from '../../live/report';
 import { LADDERS, settingOf, type FaderId } from '../../live/desk-state';
 import { Fader, type FaderBand, type FaderMark } from '../../ui/fader';
@@ -102,9 +103,15 @@ const LARGE = 1.25;
 
 const FADERS: readonly FaderId[] = ['shutter', 'aperture', 'iso', 'compensation', 'focus', 'white', 'zoom'];
 
-/** Steps of a fader that the lens has, and how many of the ladder's first it has not. */
-export function stepsOf(id: FaderId, lens: Optic): Steps {
-  return stepsOn(LADDERS[id], settingOf(id), lens);
+/** Steps of a fader that the lens has, and how many of the ladder's first it has not; of white those that go with the tint that stands. */
+export function useSteps(id: FaderId): Steps {
+  const lens = useOptic();
+  const settings = useDesk((d) => d.settings);
+  const tint = useReport((r) => (id === 'white' ? standingWhite(settings, r.words).tint : 0));
+  return useMemo(
+    () => (id === 'white' ? whiteStepsOn(lens, tint) : stepsOn(LADDERS[id], settingOf(id), lens)),
+    [id, lens, tint],
+  );
 }
 
 function DeskFader({
@@ -135,7 +142,7 @@ function DeskFader({
   const lengths = useDesk((d) => d.lengths);
   const iris = lens.can.aperture !== undefined;
   const manual = isAllManual(controls, iris);
-  const { ladder, skipped } = stepsOf(id, lens);
+  const { ladder, skipped } = useSteps(id);
   const index = Math.max(0, nearestStep(LADDERS[id], exact) - skipped);
   const words = told ? valueWords(id, exact, lengths) : '–';
   if (id === 'focus' && lens.fixedFocusM !== undefined) return <FixedFocus lens={lens} />;

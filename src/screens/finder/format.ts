@@ -59,6 +59,11 @@ export function headroomWords(headroomEv: number): string {
   return headroomEv < 0 ? `over by ${(-headroomEv).toFixed(1)} EV` : `headroom ${formatEv(headroomEv)} EV`;
 }
 
+/** The same where there is room for a figure only: what is over has a minus. */
+export function headroomFigure(headroomEv: number): string {
+  return Number.isFinite(headroomEv) ? `${formatEv(headroomEv)} EV` : 'black';
+}
+
 export function luxWords(lux: number): string {
   if (lux >= 1000) return `${(Math.round(lux / 10) * 10).toLocaleString('en').replaceAll(',', ' ')} lx`;
   return `${lux >= 100 ? lux.toFixed(0) : Number(lux.toPrecision(2))} lx`;

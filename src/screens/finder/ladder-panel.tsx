@@ -10,13 +10,12 @@ import { hasIris } from '../../live/camera';
 import { useDesk } from '../../live/desk';
 import { exactOf, isAuto } from '../../live/desk-controls';
 import { LADDERS, type FaderId } from '../../live/desk-state';
-import { useOptic } from '../../live/in-use';
 import { exposureOf, rawOf, useReport } from '../../live/report';
 import { Button } from '../../ui/button';
 import { Panel } from '../../ui/panel';
 import { space } from '../../ui/theme';
 import { Words } from '../../ui/words';
-import { FADER_NAMES, stepsOf } from './faders';
+import { FADER_NAMES, useSteps } from './faders';
 import { FocusPart } from './focus-part';
 import { NoRaw } from './no-raw';
 
@@ -54,14 +53,13 @@ export function LadderPanel({ fader, onClose }: { fader: FaderId; onClose: () =>
   const settings = useDesk((d) => d.settings);
   const exact = useReport((r) => exactOf(settings, r.words, fader));
   const auto = isAuto(settings, fader);
-  const lens = useOptic();
   const lengths = useDesk((d) => d.lengths);
   const { set, setAutomatic, restore } = useDesk.getState();
   const [opened] = useState(() => {
     const { settings: before, trade, lock } = useDesk.getState();
     return { settings: before, trade, lock };
   });
-  const { ladder, skipped } = stepsOf(fader, lens);
+  const { ladder, skipped } = useSteps(fader);
   const current = nearestStep(LADDERS[fader], exact);
   const steps = ladder.map((step, k) => ({ step, i: k + skipped })).reverse();
   const scroll = useRef<View>(null);

@@ -17,7 +17,7 @@ import { evPerPixel, WHOLE_AXIS, zoomed } from '../../ui/scopes/shape';
 import { useTextSize } from '../../ui/text-size';
 import { useTouch } from '../../ui/use-touch';
 import { Words } from '../../ui/words';
-import { headroomWords, percentWords, rangeWords, valueWords } from './format';
+import { headroomFigure, headroomWords, percentWords, rangeWords, valueWords } from './format';
 import { LiveScope } from './live-scope';
 
 /** What the frames of the set hold that is chosen; while none is, of the one that the scene asks for, as long as that is being told. */
@@ -33,6 +33,10 @@ function useSpans() {
 
 /** Narrower than this the head has no room for the scene's range. */
 const RANGE_FROM = 340;
+/** Narrower than this it has room for the figures and hardly a word: beside a panel, or with large text. */
+const WORDS_FROM = 250;
+/** Narrower than this, beside a panel with large text, for what clips only. */
+const HEADROOM_FROM = 130;
 
 export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'picture' }) {
   const ref = useRef<View>(null);
@@ -87,7 +91,14 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
   const carrying = `${carrier === 'shutter' ? 'Shutter' : 'Compensation'} ${valueWords(carrier, carried)}`;
   const clipped = said ? percentWords(said.clippedOfFrame) : '–';
   const room = said ? headroomWords(said.headroomEv) : '';
+  const narrow = width > 0 && width < WORDS_FROM * text;
+  const tiny = width > 0 && width < HEADROOM_FROM * text;
   const unknown = reasonOf(words?.raw);
+  const share = (
+    <Words kind="label" testID="clip-share" style={said && said.clippedOfFrame > 0.001 && styles.clip}>
+      {clipped}
+    </Words>
+  );
   return (
     <GestureDetector gesture={touches}>
       <View
@@ -105,9 +116,10 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
         onLayout={(e: LayoutChangeEvent) => setWidth(e.nativeEvent.layout.width - 2 * space.one)}
       >
         <View style={styles.head}>
-          <Words kind="label" style={styles.name}>
+          <Words kind="label" style={styles.name} numberOfLines={1}>
             {scope === 'raw' ? 'Raw' : 'Picture'}
-            {scope === 'raw' && said && !dragging && width >= RANGE_FROM && (
+            {scope === 'raw' && said && !dragging && narrow && <> clips {share}</>}
+            {scope === 'raw' && said && !dragging && width >= RANGE_FROM * text && (
               <Words kind="label" quiet testID="range">
                 {'  '}
                 {rangeWords(said.range)}
@@ -123,24 +135,23 @@ export function Stopline({ height, scope }: { height: number; scope: 'raw' | 'pi
               {unknown ?? 'not yet'}
             </Words>
           ) : scope === 'raw' ? (
-            <Words kind="label" quiet>
-              clipped{' '}
-              <Words
-                kind="label"
-                testID="clip-share"
-                style={said && said.clippedOfFrame > 0.001 && styles.clip}
-              >
-                {clipped}
-              </Words>
-              {' · '}
-              <Words kind="label" testID="headroom">
-                {room}
-              </Words>
+            <Words kind="label" quiet numberOfLines={1}>
+              {!narrow && (
+                <>
+                  clipped {share}
+                  {' · '}
+                </>
+              )}
+              {!tiny && (
+                <Words kind="label" testID="headroom">
+                  {narrow && said ? headroomFigure(said.headroomEv) : room}
+                </Words>
+              )}
             </Words>
           ) : (
             <Words kind="label" quiet>
               {evidence === 'raw' ? 'developed' : whiteOn ? 'with white put on it' : 'as the device made it'}
-              {width >= RANGE_FROM ? ': R, G, B and luminance' : ''}
+              {width >= RANGE_FROM * text ? ': R, G, B and luminance' : ''}
             </Words>
           )}
         </View>
@@ -169,7 +180,12 @@ const styles = StyleSheet.create({
     paddingTop: rem(4),
     cursor: 'ew-resize' as 'pointer',
   },
-  head: { height: rem(HEAD - 4), flexDirection: 'row', justifyContent: 'space-between' },
+  head: {
+    height: rem(HEAD - 4),
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    columnGap: space.one,
+  },
   name: { color: colour.text },
   clip: { color: colour.clip },
   carrying: { color: colour.accent },

@@ -1,9 +1,9 @@
 // White: found by the camera, set by hand with its tint, taken from a usual light, from a thing in the picture, from one of two lights, or from what
 // was kept under a name.
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { whiteWords, type WhitePoint } from '../../core/colour/temperature';
-import { MOST_TINT, USUAL_LIGHTS, usualLightOf } from '../../core/setting/white';
+import { tintsOn, USUAL_LIGHTS, usualLightOf } from '../../core/setting/white';
 import { known } from '../../core/units/known';
 import { nominalKelvin } from '../../core/units/ladders';
 import { RING_RADII, type RingReading } from '../../core/white/ring';
@@ -39,7 +39,9 @@ export function WhitePanel({ onClose }: { onClose: () => void }) {
   const { setAutomatic, setSetting, setTint, setRing, setShowLights } = useDesk.getState();
   const stands = standingWhite(settings, report);
   const told = report && known(report.white);
-  const { whiteOnPicture } = useOptic();
+  const optic = useOptic();
+  const { whiteOnPicture } = optic;
+  const tints = useMemo(() => tintsOn(optic, stands.exact), [optic, stands.exact]);
   useEffect(
     () => () => {
       setRing(null);
@@ -80,8 +82,8 @@ export function WhitePanel({ onClose }: { onClose: () => void }) {
           <Slider
             name="Tint"
             value={Math.round(stands.tint)}
-            least={-MOST_TINT}
-            most={MOST_TINT}
+            least={tints.low}
+            most={tints.high}
             usual={0}
             large={LARGE_TINT}
             valueText={tintWords(stands.tint)}

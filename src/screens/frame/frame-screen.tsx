@@ -1,15 +1,16 @@
 // One frame: the picture at any scale, developed or a channel of raw, its histograms, what clips, all that is known of it, and what is thought of it.
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { PixelRatio, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { whiteWords, type WhitePoint } from '../../core/colour/temperature';
+import { factsOf } from '../../core/dng/file-facts';
 import { lookOf } from '../../core/frame/look';
 import { partsOfFrame, printOf, type FrameRecord } from '../../core/frame/record';
 import { asItCameOut, asItWasSet } from '../../core/frame/taken';
 import type { Reframe } from '../../core/raw/reframe';
 import type { Look } from '../../core/review/view';
 import type { Print } from '../../core/setting/print';
-import { isUnknown } from '../../core/units/known';
+import { isUnknown, known } from '../../core/units/known';
 import { keepLook } from '../../library/looks';
 import { useRoll } from '../../library/roll';
 import { Button } from '../../ui/button';
@@ -91,6 +92,8 @@ function OpenFrame({ record }: { record: FrameRecord }) {
   const file = opening.kind === 'open' ? opening.file : null;
   useAhead(file !== null, alone ? [] : [beside(1), beside(-1)]);
   const asShot = file?.linear?.check.asShotWhite ?? null;
+  const metadata = file?.linear?.check.metadata;
+  const matrices = useMemo(() => metadata && known(factsOf(metadata).matrices), [metadata]);
   const viewWidth = wide ? width - side : width;
   const viewHeight = low
     ? height
@@ -199,7 +202,7 @@ function OpenFrame({ record }: { record: FrameRecord }) {
       )}
       {asShot && image.kind === 'mosaic' && (
         <Panel title="White" words="of the picture and of what is downloaded; raw stays">
-          <FrameWhite record={record} asShot={asShot} white={white} onWhite={setWhite} />
+          <FrameWhite {...{ record, asShot, matrices, white }} onWhite={setWhite} />
         </Panel>
       )}
       {opened && opened.kind !== 'picture' && (

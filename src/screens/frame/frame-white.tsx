@@ -2,9 +2,10 @@
 // its raw numbers stay as they are.
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import type { CameraMatrices } from '../../core/colour/calibrated';
 import { whiteWords, type WhitePoint } from '../../core/colour/temperature';
 import type { FrameRecord } from '../../core/frame/record';
-import { MOST_TINT, USUAL_LIGHTS, whiteByHand } from '../../core/setting/white';
+import { tintsOn, USUAL_LIGHTS, whiteByHand, whiteStepsOn } from '../../core/setting/white';
 import { at, nearestStep, nominalKelvin, WHITE_LADDER } from '../../core/units/ladders';
 import { keepLook } from '../../library/looks';
 import { Button } from '../../ui/button';
@@ -18,16 +19,22 @@ const LARGE = 10;
 export function FrameWhite({
   record,
   asShot,
+  matrices,
   white,
   onWhite,
 }: {
   record: FrameRecord;
   asShot: WhitePoint;
+  /** Of the camera, where the file tells them: only what it can be balanced for is offered. */
+  matrices: CameraMatrices | undefined;
   white: WhitePoint | null;
   onWhite: (white: WhitePoint | null) => void;
 }) {
   const [said, setSaid] = useState<string | null>(null);
+  const sensor = { can: {}, matrices };
   const { exact: kelvin, tint } = whiteByHand(white ?? asShot);
+  const steps = whiteStepsOn(sensor, tint);
+  const tints = tintsOn(sensor, kelvin);
   const usual = nearestStep(WHITE_LADDER, asShot.kelvin);
   const change = (to: WhitePoint | null) => {
     setSaid(null);
@@ -54,8 +61,8 @@ export function FrameWhite({
       <Slider
         name="White"
         value={nearestStep(WHITE_LADDER, kelvin)}
-        least={0}
-        most={WHITE_LADDER.length - 1}
+        least={steps.skipped}
+        most={steps.skipped + steps.ladder.length - 1}
         usual={usual}
         large={LARGE}
         valueText={`${nominalKelvin(kelvin)} K`}
@@ -68,8 +75,8 @@ export function FrameWhite({
       <Slider
         name="Tint"
         value={Math.round(tint)}
-        least={-MOST_TINT}
-        most={MOST_TINT}
+        least={tints.low}
+        most={tints.high}
         usual={Math.round(asShot.tint)}
         large={LARGE}
         valueText={tintWords(tint)}
