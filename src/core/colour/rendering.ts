@@ -13,6 +13,14 @@ export interface Rendering {
 
 export const PLAIN: Rendering = { contrast: 1, saturation: 1, mix: null };
 
+/** A row of a matrix to linear sRGB, the sum of its sizes, stays under this: beyond it colours leave what a picture is developed with. */
+export const MOST_REACH = 5;
+
+/** The farthest that a matrix reaches with values from 0 to 1 in each channel, either way. */
+export function reachOf(matrix: Mat3): number {
+  return Math.max(...matrix.map((row) => row.reduce((sum, v) => sum + Math.abs(v), 0)));
+}
+
 /** Where contrast turns: linear light of a metered mid-grey, 1 = a 100 % white. */
 const MID_GREY = 0.18;
 
@@ -50,7 +58,6 @@ export function colourMatrix({ saturation, mix }: Rendering): Mat3 {
  * a picture a little plainer is better than none.
  */
 export function withColours(toSrgb: Mat3, rendering: Rendering, most: number): Mat3 {
-  const reach = (m: Mat3) => Math.max(...m.map((row) => row.reduce((sum, v) => sum + Math.abs(v), 0)));
   const { saturation, mix } = rendering;
   const share = (of: number, plain: number, strength: number) => plain + strength * (of - plain);
   for (let strength = 1; ; strength -= STEP) {
@@ -64,6 +71,6 @@ export function withColours(toSrgb: Mat3, rendering: Rendering, most: number): M
       ],
     };
     const result = multiply3(colourMatrix(strength === 1 ? rendering : weaker), toSrgb);
-    if (strength < STEP || reach(result) < most) return result;
+    if (strength < STEP || reachOf(result) < most) return result;
   }
 }

@@ -15,7 +15,9 @@ import {
   type Order,
   type Tag,
 } from '../../../tests/reference/dng-layouts';
+import { developerFor } from '../raw/develop';
 import { checkDng } from './check';
+import { rawFrameOf } from './file-frame';
 import { readDng } from './read';
 
 const [W, H] = [12, 10];
@@ -128,6 +130,7 @@ describe('a mosaic of another hand', () => {
     ['masked borders in the light', [50830, LONG, 0, 0, 2, W], /MaskedAreas lie in the light/],
     ['a table of one', [50712, SHORT, 5], /LinearizationTable/],
     ['more blacks than sites', [50714, SHORT, 64, 64], /2 BlackLevel values for 1×1/],
+    ['a repeat of one number', [50713, SHORT, 4095], /BlackLevelRepeatDim of 1 number/],
   ])('is refused as wrong: %s', (_, tag, message) => {
     const report = checkDng(file([tag]));
     expect(report).toMatchObject({ ok: false, code: 'bad-tag' });
@@ -142,6 +145,23 @@ describe('a mosaic of another hand', () => {
   ])('is refused where a number of its colours is none: %s %j', (name, tag) => {
     const report = checkDng(file([], 'II', [...MAIN.filter(([t]) => t !== tag[0]), tag]));
     expect(report).toMatchObject({ ok: false, code: 'bad-tag', message: expect.stringContaining(name) });
+  });
+
+  it.each([
+    ['too strong', [9, -8, 8, -8, 9, -8, 8, -8, 9]],
+    ['of one colour', [1, 1, 1, 1, 1, 1, 1, 1, 1]],
+    ['of none', [0, 0, 0, 0, 0, 0, 0, 0, 0]],
+  ])('whose ColorMatrix is %s is sound, shown in the camera’s own colours, and that is told', (_, matrix) => {
+    const tags: Tag[] = [
+      [50721, SRATIONAL, ...matrix.flatMap((v) => [v, 100])],
+      [50728, RATIONAL, 1, 2, 1, 1, 2, 3],
+    ];
+    const bytes = file([], 'II', [...MAIN, ...tags]);
+    expect(checkDng(bytes).ok).toBe(true);
+    const frame = rawFrameOf(readDng(bytes));
+    expect(frame.facts.matrices).toEqual({ unknown: expect.stringContaining('ColorMatrix') });
+    expect(() => developerFor(frame)).not.toThrow();
+    expect(frame.colour.asShotNeutral).toEqual([1 / 2, 1, 2 / 3]);
   });
 
   it('is refused where directories are pointed at by fractions', () => {

@@ -191,7 +191,14 @@ const PHASES: ReadonlyMap<string, BayerPhase> = new Map([
 /** Black of each of the four sites. DNG: the pattern of BlackLevel begins at the corner of the active area. */
 function blacksOf(file: TiffFile, ifd: Directory, [px, py]: BayerPhase): PerSite<number> {
   const values = numbers(file, ifd, TAG.BlackLevel) ?? [0];
-  const [rows, columns] = wholeNumbers(file, ifd, TAG.BlackLevelRepeatDim) ?? [1, 1];
+  const repeats = wholeNumbers(file, ifd, TAG.BlackLevelRepeatDim) ?? [1, 1];
+  if (repeats.length !== 2)
+    throw new DngError(
+      'bad-tag',
+      `A BlackLevelRepeatDim of ${repeats.length} number${repeats.length === 1 ? '' : 's'}`,
+      ifd.offset,
+    );
+  const [rows, columns] = repeats;
   if (!(rows! >= 1 && columns! >= 1 && values.length === rows! * columns!))
     throw new DngError(
       'bad-tag',

@@ -1,7 +1,7 @@
 // Raw → picture: black, white balance, bilinear demosaic, camera matrix, a plain tone curve, sRGB. The picture's
 // brightness follows DNG BaselineExposure, so extended low ISO comes out darker from the same raw numbers.
 import { balanceGains, srgbFromBalanced } from '../colour/camera';
-import { contrasted, PLAIN, withColours } from '../colour/rendering';
+import { contrasted, MOST_REACH, PLAIN, reachOf, withColours } from '../colour/rendering';
 import { encodeSrgb } from '../colour/srgb';
 import { blackOf, cfaIndex, type PerSite, type RawImage } from '../sensor/raw-frame';
 import { MOST_WIDE, rowDeveloper, type RowDeveloper } from './develop-kernel';
@@ -15,7 +15,7 @@ const COLOUR: PerSite<number> = [0, 1, 1, 2];
 const MATRIX_BITS = 12;
 /** The tone table reaches this many times ONE below zero and above one, so that no pixel needs a comparison. */
 const BELOW = 3;
-const ABOVE = 5;
+const ABOVE = MOST_REACH;
 
 /** Everything about a development that does not depend on the pixel, tabulated; whole numbers throughout, for speed. */
 export interface Developer {
@@ -84,10 +84,7 @@ function linearOf(frame: Developable): Omit<Developer, 'tone'> {
   };
   const [r, g, b] = balanceGains(colour);
   const rows = withColours(srgbFromBalanced(colour), frame.rendering ?? PLAIN, ABOVE);
-  for (const row of rows) {
-    const reach = row.reduce((sum, v) => sum + Math.abs(v), 0);
-    if (!(reach < ABOVE)) throw new RangeError('The camera matrix is too strong to be developed');
-  }
+  if (!(reachOf(rows) < ABOVE)) throw new RangeError('The camera matrix is too strong to be developed');
   const green = table(g, 1);
   return {
     linear: [table(r, 0), green, frame.blacks ? table(g, 2) : green, table(b, 3)],
