@@ -42,6 +42,8 @@ export interface RollReader {
   waiting(): Promise<LatentFrame[]>;
   /** Of all frames: in the sheet, waiting, or deleted and not gone yet. */
   ids(): Promise<ReadonlySet<string>>;
+  /** Of those that are deleted and not gone yet. */
+  deleted(): Promise<ReadonlySet<string>>;
   thumbnails(ids: readonly string[]): Promise<Record<string, string | null>>;
   /** A file of a frame. @throws Error when it is not there */
   file(id: string, format: Format): Promise<Uint8Array>;
@@ -97,6 +99,8 @@ export function rollReader(store: Store = rollStore()): RollReader {
       const keys = await store.getAllKeys();
       return new Set([RECORD, LATENT, TRASH].flatMap((prefix) => idsOf(keys, prefix)));
     },
+
+    deleted: async () => new Set(idsOf(await store.getAllKeys(), TRASH)),
 
     thumbnails: async (ids) => {
       const values = await store.getMany(ids.map((id) => THUMBNAIL + id));

@@ -121,10 +121,57 @@ describe('what was made of it on the way', () => {
     ['an index that is no JSON', async () => zipSync({ [INDEX_NAME]: Uint8Array.of(1) }), /not one that/],
     ['a later version', () => tampered((index) => ({ ...index, version: 9 })), /not one that/],
     ['frames that are none', () => tampered((index) => ({ ...index, frames: [7] })), /not one that/],
+    [
+      'lists in lists in lists',
+      async () =>
+        zipSync({ [INDEX_NAME]: new TextEncoder().encode('['.repeat(25_000) + ']'.repeat(25_000)) }),
+      /not one that/,
+    ],
+    [
+      'more objects than its files have',
+      async () => zipSync({ [INDEX_NAME]: new TextEncoder().encode(`[${'{},'.repeat(20_000)}{}]`) }),
+      /not one that/,
+    ],
+    [
+      'an index of megabytes for one file',
+      async () => zipSync({ [INDEX_NAME]: new Uint8Array(1 << 20) }),
+      /larger than its files/,
+    ],
     ['no archive at all', async () => Uint8Array.from({ length: 99 }, (_, i) => i), /not a ZIP/],
   ])('%s is refused as a whole', async (_, make, why) => {
     await expect(opened(await make())).rejects.toThrow(why);
   });
+
+  it('names are kept as they would have been here', async () => {
+    const zip = await tampered((index) => {
+      (index.roll as { name: string }).name = '\u202egpj.niK\u200b';
+      (index.roll as { keywords: string[] }).keywords = ['\u200b', 'kiln', ' kiln\u0007'];
+      first(index).record.credit = { person: ' A\u2066nsa', copyright: '\u200b', keywords: ['\u2800'] };
+    });
+    const { index, frame } = await opened(zip);
+    expect(index.roll).toMatchObject({ name: 'gpj.niK', keywords: ['kiln'] });
+    const { record: found } = await frame(index.frames[0]!, KILN.id);
+    expect(found.credit).toEqual({ person: 'Ansa', copyright: '', keywords: [] });
+    const blank = await tampered((of) => void ((of.roll as { name: string }).name = '\u200b\u3164'));
+    expect((await opened(blank)).index.roll.name).toMatch(/\p{L}/u);
+  });
+
+  it.each(['no picture at all, but some words', 'MM\0*\0\0\0\b\0\0\0\0\0\0'])(
+    'a file that has the hash of its record and is no picture is refused: %j',
+    async (words) => {
+      const bytes = new TextEncoder().encode(words);
+      const sha256 = await digestOf(bytes);
+      const zip = await tampered(
+        (index) => {
+          first(index).record.files = [{ format: 'dng', bytes: bytes.length, sha256 }];
+          first(index).files = ['frames/x.dng'];
+        },
+        { 'frames/x.dng': bytes },
+      );
+      const { index, frame } = await opened(zip);
+      await expect(frame(index.frames[0]!, KILN.id)).rejects.toThrow(/no DNG/);
+    },
+  );
 
   it.each([
     [

@@ -5,6 +5,8 @@ import {
   archivedFrame,
   ARCHIVE_VERSION,
   INDEX_NAME,
+  isShallow,
+  mostIndexBytes,
   placeless,
   type ArchivedFrame,
   type ArchiveIndex,
@@ -12,8 +14,10 @@ import {
 } from '../core/frame/archive';
 import { digestOf, entryOf } from '../core/frame/digest';
 import { broughtForward, type FrameRecord } from '../core/frame/record';
-import type { Roll } from '../core/frame/roll';
+import { tidyRoll, type Roll } from '../core/frame/roll';
+import { beginsAs } from '../core/formats/file-head';
 import { readEntry, zipEntries, ZipError, type ReadAt, type ZipEntry } from '../core/formats/unzip';
+import { tidyCredit } from '../core/setting/credit';
 import { isUnknown } from '../core/units/known';
 import { isArchive, isRecord } from '../vault/record-check.generated';
 import type { RollReader } from '../vault/reader';
@@ -76,7 +80,6 @@ export interface OpenedArchive {
   frame(archived: ArchivedFrame, roll: string): Promise<FrameToSave>;
 }
 
-const MOST_INDEX = 512 << 20;
 const MOST_FILE = 1024 << 20;
 const MOST_THUMBNAIL = 4 << 20;
 
@@ -89,10 +92,13 @@ export async function openArchive(read: ReadAt, size: number): Promise<OpenedArc
     return entry;
   };
   if (!entries.has(INDEX_NAME)) throw new ZipError('This archive holds no roll: roll.json is missing in it');
-  const index = parsed(await readEntry(read, named(INDEX_NAME), MOST_INDEX));
+  if (named(INDEX_NAME).bytes > mostIndexBytes(entries.size))
+    throw new ZipError('roll.json in this archive is larger than its files could need');
+  const text = await readEntry(read, named(INDEX_NAME), mostIndexBytes(entries.size));
+  const index = isShallow(text, entries.size) ? parsed(text) : undefined;
   if (!isArchive(index)) throw new ZipError('roll.json in this archive is not one that is understood here');
   return {
-    index,
+    index: { ...index, roll: tidyRoll(index.roll) },
     frame: async (archived, roll) => {
       const found = broughtForward(archived.record);
       if (!isRecord(found)) throw new Error('its record is not understood here');
@@ -102,11 +108,17 @@ export async function openArchive(read: ReadAt, size: number): Promise<OpenedArc
         const bytes = await readEntry(read, named(archived.files[i]!), MOST_FILE);
         if (!isUnknown(sha256) && (await digestOf(bytes)) !== sha256)
           throw new Error('its file is another than its record tells of');
+        if (!beginsAs(format, bytes)) throw new Error(`its file is no ${format.toUpperCase()}`);
         files.push({ format, bytes });
       }
       const thumbnailJpeg = await readEntry(read, named(archived.thumbnail), MOST_THUMBNAIL);
       const told = await Promise.all(files.map(({ format, bytes }) => entryOf(format, bytes)));
-      return { record: { ...found, files: told, roll, place: { kind: 'stored' } }, files, thumbnailJpeg };
+      const record: FrameRecord = {
+        ...found,
+        ...(found.credit && { credit: tidyCredit(found.credit) }),
+        ...{ files: told, roll, place: { kind: 'stored' } },
+      };
+      return { record, files, thumbnailJpeg };
     },
   };
 }

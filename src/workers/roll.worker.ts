@@ -41,6 +41,8 @@ export interface TakenIn {
   readonly added: number;
   /** There already. */
   readonly known: number;
+  /** Deleted here, not long ago: they are in the sheet again, with what is known of them here. */
+  readonly restored: number;
   /** Frames that could not be taken in, and why, in words that go on after the name. */
   readonly failed: readonly { readonly name: string; readonly why: string }[];
   /** Why it ended before its end, if it did. */
@@ -146,7 +148,8 @@ const api = {
     const roll: Roll = there ?? { ...index.roll, name: freeName(index.roll.name, names) };
     await inTurn(() => writer.putRoll(roll));
     const ids = new Set(await reader.ids());
-    let [added, known] = [0, 0];
+    const deleted = await reader.deleted();
+    let [added, known, restored] = [0, 0, 0];
     const failed: { name: string; why: string }[] = [];
     let stopped: string | null = null;
     for (const [i, archived] of index.frames.entries()) {
@@ -157,7 +160,13 @@ const api = {
       }
       const name = archived.files[0]!;
       const id = (archived.record as { id?: unknown } | null)?.id;
-      if (typeof id === 'string' && ids.has(id)) {
+      if (typeof id === 'string' && deleted.has(id)) {
+        const gone = await inTurn(() => writer.restore([id]));
+        if (gone.length === 0) {
+          restored++;
+          continue;
+        }
+      } else if (typeof id === 'string' && ids.has(id)) {
         known++;
         continue;
       }
@@ -181,7 +190,7 @@ const api = {
       ids.add(whole.record.id);
       added++;
     }
-    return { roll, added, known, failed, stopped };
+    return { roll, added, known, restored, failed, stopped };
   },
   stopTakingIn: async (): Promise<void> => takingIn?.abort(),
 

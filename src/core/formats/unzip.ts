@@ -32,6 +32,8 @@ const MOST_DIRECTORY = 128 << 20;
 const [STORED, DEFLATED] = [0, 8];
 const ENCRYPTED = 1;
 const ALL32 = 0xffffffff;
+/** No more bytes come out of one that was deflated (RFC 1951: 258 of a symbol of two bits), but for its ends. */
+const MOST_INFLATED = 1032;
 
 /** @param size of the archive, bytes @throws ZipError for what is no archive, or not a whole one */
 export async function zipEntries(read: ReadAt, size: number): Promise<readonly ZipEntry[]> {
@@ -109,6 +111,7 @@ function longsOf(view: DataView, from: number, length: number): number[] {
 export async function readEntry(read: ReadAt, entry: ZipEntry, mostBytes: number): Promise<Uint8Array> {
   const { name, bytes, packed, method, crc, at } = entry;
   if (bytes > mostBytes || packed > mostBytes) throw new ZipError(`${name} is larger than a frame can be`);
+  if (bytes > (packed + 16) * MOST_INFLATED) throw new ZipError(`${name} is damaged`);
   const header = viewOf(await whole(read, at, 30));
   if (header.getUint32(0, true) !== LOCAL) throw new ZipError(`${name} is not where the archive says`);
   const from = at + 30 + header.getUint16(26, true) + header.getUint16(28, true);

@@ -33,6 +33,38 @@ export function archiveSchema() {
 export type ArchiveIndex = Readonly<Static<ReturnType<typeof archiveSchema>>>;
 export type ArchivedFrame = ArchiveIndex['frames'][number];
 
+/** Bytes of an index, and lists and objects in it, that a file of the archive can account for: ours take a tenth of that. */
+const MOST_BYTES_A_FILE = 32 << 10;
+const MOST_PARTS_A_FILE = 256;
+/** 16 000 frames and more. */
+const MOST_INDEX = 64 << 20;
+const MOST_DEPTH = 32;
+
+/** Bytes that the index of an archive of so many files has at most. */
+export function mostIndexBytes(files: number): number {
+  return Math.min(MOST_INDEX, (files + 2) * MOST_BYTES_A_FILE);
+}
+
+/**
+ * True for text whose lists and objects are no deeper and no more than an index of so many files has. Looked at byte by byte, before anybody parses
+ * it: a few kilobytes, packed, can hold millions of them.
+ */
+export function isShallow(json: Uint8Array, files: number): boolean {
+  const [QUOTE, BACKSLASH, OPEN, CLOSE] = [0x22, 0x5c, [0x5b, 0x7b], [0x5d, 0x7d]] as const;
+  let parts = (files + 2) * MOST_PARTS_A_FILE;
+  let depth = 0;
+  let quoted = false;
+  for (let i = 0; i < json.length; i++) {
+    const byte = json[i]!;
+    if (byte === QUOTE) quoted = !quoted;
+    else if (quoted) i += byte === BACKSLASH ? 1 : 0;
+    else if (byte === OPEN[0] || byte === OPEN[1]) {
+      if (++depth > MOST_DEPTH || --parts < 0) return false;
+    } else if (byte === CLOSE[0] || byte === CLOSE[1]) depth--;
+  }
+  return true;
+}
+
 /** Of a frame's local time, so that files sort as they were taken, and of its id, so that no two are alike. */
 function stemOf({ timeMs, offsetMinutes, id }: FrameRecord): string {
   const local = new Date(timeMs + offsetMinutes * 60000).toISOString();

@@ -2,7 +2,7 @@
 // elsewhere, is shown by what they call it.
 import * as Type from '@sinclair/typebox';
 import type { Static } from '@sinclair/typebox';
-import { KEYWORDS, tidy } from '../setting/credit';
+import { KEYWORDS, tidy, tidyWords } from '../setting/credit';
 import { FIRST_ROLL } from './record';
 import { ROLL, TIME_MS } from './record-parts';
 
@@ -59,7 +59,7 @@ export function rollsWith(
   const known = new Map(stored.map((roll) => [roll.id, roll]));
   if (!known.has(FIRST_ROLL)) known.set(FIRST_ROLL, FIRST);
   for (const id of [...taken.keys(), ...latent.keys()])
-    if (!known.has(id)) known.set(id, { ...FIRST, id, name: id.slice(0, MOST_ROLL_NAME) });
+    if (!known.has(id)) known.set(id, { ...FIRST, id, name: tidy(id).slice(0, MOST_ROLL_NAME) || UNNAMED });
   return [...known.values()]
     .map((roll) => ({ roll, frames: taken.get(roll.id) ?? 0, waiting: latent.get(roll.id) ?? 0 }))
     .filter(({ roll, ...in_ }) => roll.deletedMs === undefined || in_.frames + in_.waiting > 0)
@@ -83,6 +83,12 @@ export function rollName(
   if (others.includes(name)) return { wrong: 'Another roll has that name.' };
   return { name };
 }
+
+/** A roll of somebody else, as it would have been made here. */
+export function tidyRoll(roll: Roll): Roll {
+  return { ...roll, name: tidy(roll.name) || UNNAMED, keywords: tidyWords(roll.keywords) };
+}
+const UNNAMED = 'Roll';
 
 /** A name that none of the others has. */
 export function freeName(name: string, others: readonly string[]): string {

@@ -24,14 +24,32 @@ export function creditOf(credit: Credit): Credit | undefined {
 
 /** Keywords as they are typed, between commas or on lines: each once, none empty, none cut. @returns null where they are too many or too long */
 export function keywordsOf(text: string): readonly string[] | null {
-  const words = [...new Set(text.split(/[,;\n]/).map(tidy))].filter(Boolean);
+  const words = tidyWords(text.split(/[,;\n]/));
   return words.length <= MOST_KEYWORDS && words.every((word) => word.length <= MOST_KEYWORD) ? words : null;
 }
 
-/** A line of text as it is kept: no marks that a file could not carry, no spaces around. */
+/** Marks that turn the direction of what follows, and spaces of no width that join nothing: a line would not be what it reads as. */
+const NOT_READ = /[\u00ad\u061c\u200b\u200e\u200f\u202a-\u202e\u2060-\u2064\u2066-\u206f\ufeff]/g;
+/** Letters that look like nothing. */
+const BLANK = /[\u115f\u1160\u2800\u3164\uffa0]/g;
+const SEEN = /[\p{L}\p{N}\p{P}\p{S}]/u;
+
+/** A line of text as it is kept: no marks that a file could not carry or nobody could see, no spaces around; empty where nothing is to be seen. */
 export function tidy(text: string): string {
-  return text
-    .replace(/[\u0000-\u001f\u007f\ufffe\uffff]|\p{Cs}/gu, ' ')
+  const line = text
+    .replace(NOT_READ, '')
+    .replace(/[\u0000-\u001f\u007f-\u009f\ufffe\uffff]|\p{Cs}/gu, ' ')
     .replace(/\s+/g, ' ')
     .trim();
+  return SEEN.test(line.replace(BLANK, '')) ? line : '';
+}
+
+/** What somebody else has said, as it would have been kept here. */
+export function tidyCredit({ person, copyright, keywords }: Credit): Credit {
+  return { person: tidy(person), copyright: tidy(copyright), keywords: tidyWords(keywords) };
+}
+
+/** Each once, none empty. */
+export function tidyWords(words: readonly string[]): readonly string[] {
+  return [...new Set(words.map(tidy))].filter(Boolean);
 }

@@ -191,6 +191,7 @@ function takenInWords({
   roll,
   added,
   known,
+  restored,
   failed,
   stopped,
 }: Awaited<ReturnType<typeof takeInRoll>>): string {
@@ -198,6 +199,8 @@ function takenInWords({
   return [
     `${capital(frames(added))} taken into ${roll.name}.`,
     known > 0 && `${capital(frames(known))} ${known === 1 ? 'was' : 'were'} there already.`,
+    restored > 0 &&
+      `${capital(frames(restored))} ${restored === 1 ? 'was' : 'were'} deleted here and ${restored === 1 ? 'is' : 'are'} back in the sheet.`,
     failed[0] &&
       `${capital(frames(failed.length))} could not be taken in: ${failed[0].name}: ${failed[0].why}${failed.length > 1 ? ', and others' : ''}.`,
     stopped && `Not all of it: ${stopped}.`,
