@@ -240,7 +240,7 @@ export function onFreed(listener: () => void): () => void {
 
 /** Removes deleted frames for good. */
 export async function purgeFrames(ids: readonly string[]): Promise<void> {
-  await rollKeeper.call((api) => api.purge(ids));
+  await rollKeeper.call((api) => api.emptyTrash(ids));
   await noteFreed();
   rollChanged();
   freed.forEach((listener) => listener());

@@ -102,8 +102,10 @@ describe('the vault', () => {
     // The other tab opens, deletes a frame of its own and lets it go for good.
     expect(await other.sweep(HOUR + 5000)).toEqual([]);
     await other.moveToTrash([s.id], HOUR + 5000);
-    await other.purge([s.id]);
+    await other.emptyTrash([s.id]);
     expect(await vault.restore([r.id])).toEqual([]);
+    // Put back meanwhile: whoever deleted it lets it go in vain.
+    await other.emptyTrash([r.id]);
     expect((await vault.list()).frames).toEqual([r]);
     expect(await vault.file(r.id, 'dng')).toEqual(Uint8Array.of(1, 2));
     await vault.moveToTrash([r.id], HOUR);

@@ -72,6 +72,8 @@ export interface RollWriter {
   restore(ids: readonly string[]): Promise<string[]>;
   /** Removes frames for good. */
   purge(ids: readonly string[]): Promise<void>;
+  /** Removes those of them for good that are in the trash still: one that was put back meanwhile stays. */
+  emptyTrash(ids: readonly string[]): Promise<void>;
   /** Purges what was deleted long ago. Returns what is gone. */
   sweep(nowMs: number): Promise<string[]>;
   /**
@@ -183,6 +185,11 @@ export function rollWriter(isRecord: IsRecord, store: Store = rollStore()): Roll
     },
 
     purge,
+
+    emptyTrash: async (ids) => {
+      const trash = new Set(idsOf(await store.getAllKeys(), TRASH));
+      await purge(ids.filter((id) => trash.has(id)));
+    },
 
     sweep: async (nowMs) => {
       const keys = await store.getAllKeys();

@@ -197,6 +197,7 @@ const api = {
   moveToTrash: (ids: readonly string[]) => inTurn(() => writer.moveToTrash(ids, Date.now())),
   restore: (ids: readonly string[]) => inTurn(() => writer.restore(ids)),
   purge: (ids: readonly string[]) => inTurn(() => writer.purge(ids)),
+  emptyTrash: (ids: readonly string[]) => inTurn(() => writer.emptyTrash(ids)),
   /** What was deleted long ago goes for good; the sheet does not show it any more. */
   sweep: () =>
     inTurn(
