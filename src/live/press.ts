@@ -29,6 +29,7 @@ import { useDesk } from './desk';
 import type { CameraState } from './desk-state';
 import { sendOrder } from './feed';
 import { nextFrameBytes } from './frame-bytes';
+import { momentOf } from './moment';
 import { positionNow } from './position';
 import { readOutWaiting } from './read-out';
 import { focusedReport, rawOf, reportAnswering } from './report';
@@ -214,7 +215,8 @@ function sequenceOf(
   const { settings: set, orientation, credit: own } = useDesk.getState();
   const credit = creditOf({ ...own, keywords });
   const raw = rawOf(report);
-  const timeMs = Date.now();
+  const { timeMs, offsetMinutes, odd } = momentOf(Date.now());
+  if (odd) useDesk.getState().setNotice(odd);
   const { delayS } = set;
   const held = attitudeNow();
   const position = positionNow(timeMs);
@@ -250,7 +252,7 @@ function sequenceOf(
           : undefined,
       seed: new DataView(random.buffer).getUint32(10) >>> 1,
       timeMs: atMs,
-      offsetMinutes: -new Date(timeMs).getTimezoneOffset(),
+      offsetMinutes,
       // After a delay, and for the frames after the first, the press itself is over.
       press: delayS > 0 || index > 0 ? 0 : hardness,
       sinceTouchS: delayS + (atMs - timeMs) / 1000,

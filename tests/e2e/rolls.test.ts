@@ -150,11 +150,14 @@ it('the roll is deleted with its frame, which is asked about, and comes back; th
     await sheetBecomes(9);
     await tap(page, 'about-roll');
   };
-  const forGood = () =>
-    page.waitForFunction((s: string) => !document.querySelector(s), {}, byId('undo-bar'));
+  const forGood = () => page.waitForFunction((s: string) => !document.querySelector(s), {}, byId('undo-bar'));
   await remove();
   await (await chooser()).uploadFile(join(downloads, 'Kiln-day.zip'));
-  await wordsBecome(page, 'archive-said', /0 frames taken into Kiln day\. 1 frame was deleted here and is back/);
+  await wordsBecome(
+    page,
+    'archive-said',
+    /0 frames taken into Kiln day\. 1 frame was deleted here and is back/,
+  );
   // It stays, though it could have been taken back a little longer.
   await forGood();
   await sheetBecomes(1);

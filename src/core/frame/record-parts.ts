@@ -5,13 +5,14 @@ import type { Static } from '@sinclair/typebox';
 import { SUPPORTS, type Outside, type Support } from '../scene/outside';
 import { WHEEL_SPEEDS, type WheelSpeed } from '../scene/scene';
 
-/** 31 December 9999, in any time zone: what Exif can write and a date can show. */
-const LAST_MS = 253402214400000;
+/** From the first days of the year 1 to 31 December 9999, in any time zone: what Exif can write and a date can show. */
+export const FIRST_MS = -62135510400000;
+export const LAST_MS = 253402214400000;
 
 export const TEXT = Type.String({ maxLength: 200 });
 export const SHARE = Type.Number({ minimum: 0, maximum: 1 });
 export const ID = Type.String({ pattern: '^[0-9a-f]{32}$' });
-export const TIME_MS = Type.Number({ minimum: -62135510400000, maximum: LAST_MS });
+export const TIME_MS = Type.Number({ minimum: FIRST_MS, maximum: LAST_MS });
 export const OFFSET_MINUTES = Type.Integer({ minimum: -900, maximum: 900 });
 export const ROLL = Type.String({ minLength: 1, maxLength: 64 });
 /** Moment on the scene's own clock, s. */
