@@ -356,6 +356,30 @@ describe('a camera of painted frames', () => {
     await lentLive(page);
   });
 
+  it('a video that says nothing of its pictures is looked at all the same', async () => {
+    await lent({ streams: false, silent: 'callback' });
+    await lentLive(page);
+    await readsAbout(page, 0);
+    const dark = codeOf(0.18 / 4);
+    await page.evaluate(
+      (grey: number) => void ((window as unknown as { lent: { grey: number } }).lent.grey = grey),
+      dark,
+    );
+    // Two stops less, to a code.
+    await readsAbout(page, -2, 0.1);
+  });
+
+  it('that gives no picture is told, with the way back', async () => {
+    await lent({ streams: false, silent: 'pictures' });
+    await page.waitForSelector(byId('finder-again'));
+    await alertSays(page, /no picture comes from it/);
+    // The device is let go.
+    expect(await lentOf(page, (l) => l.tracks.at(-1)!.readyState)).toBe('ended');
+    await lentOf(page, (l) => void (l.options = { streams: false }));
+    await tap(page, 'finder-again');
+    await lentLive(page);
+  });
+
   it('that is pulled out in mid-capture fails the press and says so; started again, it is there', async () => {
     await lent();
     await lentLive(page);

@@ -13,6 +13,8 @@ export interface LentOptions {
   readonly coarse?: number;
   /** False for a browser without streams of frames. */
   readonly streams?: boolean;
+  /** A video that says it would tell of its pictures and does not; or one of which there are none, though it plays. */
+  readonly silent?: 'callback' | 'pictures';
   /** Frames of four fields, each brighter than the one before (across, then down), coded as a device does. */
   readonly coded?: {
     readonly size: readonly [width: number, height: number];
@@ -92,6 +94,12 @@ function setUp(options: LentOptions): void {
       });
     };
   };
+  const { requestVideoFrameCallback } = HTMLVideoElement.prototype;
+  const makeBitmap = window.createImageBitmap.bind(window) as (...of: unknown[]) => Promise<ImageBitmap>;
+  window.createImageBitmap = (...of: unknown[]) =>
+    lent.options.silent === 'pictures' && of[0] instanceof HTMLVideoElement
+      ? Promise.reject(new DOMException('', 'InvalidStateError'))
+      : makeBitmap(...of);
   const devices = navigator.mediaDevices;
   const device = { kind: 'videoinput', deviceId: 'lent', label: 'Lent camera', groupId: '' };
   devices.enumerateDevices = () => Promise.resolve([device as MediaDeviceInfo]);
@@ -100,6 +108,9 @@ function setUp(options: LentOptions): void {
     const { can = {}, stands = {}, refuses, coarse, streams = true, coded } = lent.options;
     const Processor = coded ? codedFrames(coded) : Streams;
     Object.assign(window, { MediaStreamTrackProcessor: streams ? Processor : undefined });
+    HTMLVideoElement.prototype.requestVideoFrameCallback = lent.options.silent
+      ? () => 0
+      : requestVideoFrameCallback;
     const told = { deviceId: 'lent', ...stands } as Record<string, unknown>;
     if (refuses) return Promise.reject(new DOMException('', refuses));
     const canvas = document.createElement('canvas');

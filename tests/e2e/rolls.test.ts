@@ -144,13 +144,13 @@ it('the roll is deleted with its frame, which is asked about, and comes back; th
   const chooser = async () =>
     (await page.waitForSelector(byId('take-in-file')))! as ElementHandle<HTMLInputElement>;
   const remove = async () => {
-    await tap(page, 'about-roll');
     await tap(page, 'delete-roll');
     await tap(page, 'delete-roll-all');
     await sheetBecomes(9);
     await tap(page, 'about-roll');
   };
   const forGood = () => page.waitForFunction((s: string) => !document.querySelector(s), {}, byId('undo-bar'));
+  await tap(page, 'about-roll');
   await remove();
   await (await chooser()).uploadFile(join(downloads, 'Kiln-day.zip'));
   await wordsBecome(

@@ -9,7 +9,16 @@ import { hire, PATIENCE_MS, WorkerGone, type Hired } from '../../workers/hire';
 import type { Order } from '../order';
 import type { Camera, CameraEvent, Sequence, Shot, ShotEvent } from '../port';
 import type { Report } from '../report';
-import { capabilities, GONE, listOptics, openDevice, openingTrouble, unopened, type Opened } from './device';
+import {
+  capabilities,
+  GONE,
+  listOptics,
+  NO_PICTURE,
+  openDevice,
+  openingTrouble,
+  unopened,
+  type Opened,
+} from './device';
 import type { LookerApi } from './looker.worker';
 import { pump, streamOfFrames } from './frames';
 import { takeStill } from './still';
@@ -42,6 +51,8 @@ interface Session {
   /** What it could do when it was last looked up. */
   can?: string;
   stopPump?: () => void;
+  /** Ends what was opened and gives no picture. */
+  waits?: ReturnType<typeof setTimeout>;
 }
 
 export function browserCamera(): Camera {
@@ -141,6 +152,12 @@ export function browserCamera(): Camera {
       close(now);
       now.events.push({ kind: 'fault', message: GONE });
     });
+    now.waits = setTimeout(() => {
+      if (now.opened !== opened) return;
+      now.troubled = order?.optic;
+      close(now);
+      now.events.push({ kind: 'fault', message: NO_PICTURE });
+    }, PATIENCE_MS);
     await relist(now);
     const frames = streamOfFrames(opened.track);
     if (frames) {
@@ -232,7 +249,9 @@ export function browserCamera(): Camera {
               Comlink.transfer(offscreen, [offscreen]),
               Comlink.proxy((report: Report) => {
                 // One that was under way when the device ended would make a dead finder look alive.
-                if (mine.opened) events.push({ kind: 'report', report });
+                if (!mine.opened) return;
+                clearTimeout(mine.waits);
+                events.push({ kind: 'report', report });
               }),
             ),
           ),
@@ -254,6 +273,7 @@ export function browserCamera(): Camera {
 }
 
 function close(session: Session): void {
+  clearTimeout(session.waits);
   session.stopPump?.();
   session.stopPump = undefined;
   if (session.opened) stop(session.opened);

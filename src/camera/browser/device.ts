@@ -120,3 +120,5 @@ export function openingTrouble(error: unknown): string {
 
 export const GONE =
   'The camera is gone: it was unplugged, or the browser took it back. Start again when it is there';
+export const NO_PICTURE =
+  'The camera is open, but no picture comes from it. Another program may be using it: close that, and start the finder again';

@@ -12,6 +12,9 @@ export function streamOfFrames(track: MediaStreamTrack): ReadableStream<VideoFra
   return Made && new Made({ track, maxBufferSize: 1 }).readable;
 }
 
+/** A video that does not tell of a new picture for so long is looked at all the same, ms. */
+const SILENT_MS = 1000;
+
 /**
  * Hands over a picture of the stream at a time, the next one when the one before is done with.
  * @param onPicture once it rejects it gets no more
@@ -24,26 +27,42 @@ export function pump(
 ): () => void {
   const video = document.createElement('video');
   Object.assign(video, { muted: true, playsInline: true, srcObject: stream });
+  // There are engines that tell nothing of a video which is not in the page.
+  Object.assign(video.style, { position: 'fixed', width: '1px', height: '1px', opacity: '0' });
+  Object.assign(video.style, { pointerEvents: 'none' });
+  video.setAttribute('aria-hidden', 'true');
+  document.body.append(video);
   let over = false;
+  /** False for an engine that does not tell of new pictures, or says that it would and does not. */
+  let tells = typeof (video as Partial<HTMLVideoElement>).requestVideoFrameCallback === 'function';
+  const look = () => {
+    createImageBitmap(video).then(
+      (bitmap) => onPicture(bitmap).then(next, onError),
+      // Between two pictures, or before the first, there is none.
+      next,
+    );
+  };
   const next = () => {
     if (over) return;
-    const soon = (video as { requestVideoFrameCallback?: (call: () => void) => number })
-      .requestVideoFrameCallback
-      ? (call: () => void) => void video.requestVideoFrameCallback(call)
-      : (call: () => void) => void requestAnimationFrame(call);
-    soon(() => {
-      if (over) return;
-      createImageBitmap(video).then(
-        (bitmap) => onPicture(bitmap).then(next, onError),
-        // Between two pictures, or before the first, there is none.
-        next,
-      );
-    });
+    let looked = false;
+    const once = () => {
+      if (looked || over) return;
+      looked = true;
+      clearTimeout(silent);
+      look();
+    };
+    const silent = setTimeout(() => {
+      tells = false;
+      once();
+    }, SILENT_MS);
+    if (tells) video.requestVideoFrameCallback(once);
+    else requestAnimationFrame(once);
   };
   void video.play().catch(() => undefined);
   next();
   return () => {
     over = true;
     video.srcObject = null;
+    video.remove();
   };
 }
