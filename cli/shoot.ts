@@ -128,7 +128,7 @@ export async function shootCommand(args: Arguments): Promise<number> {
         uniqueId: randomBytes(16).toString('hex'),
         roll,
         ...(credit && { credit }),
-        ...(focus.state === 'found' && { focusedAt: focus.at }),
+        ...(focus.state === 'found' && { focusedAt: { ...focus.at, side: focus.side } }),
         ...(shots.length > 1 && { group: { id: group, index, of: shots.length } }),
       },
     };

@@ -242,7 +242,9 @@ function sequenceOf(
         ...(position && { position }),
         ...(group && { group: { id: group, index, of: exposures.length } }),
         ...(held && { held }),
-        ...(report.focus?.state === 'found' && report.focus.at && { focusedAt: report.focus.at }),
+        ...(report.focus?.state === 'found' && {
+          focusedAt: { ...report.focus.at, side: report.focus.side },
+        }),
       },
       colour: raw?.colour,
       // While the lens searches, what was told is of where it stood a moment ago; and of one exposure only.

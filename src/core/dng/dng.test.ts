@@ -15,6 +15,7 @@ import { checkDng, reportOf } from './check';
 import { readDng, type DngMetadata } from './read';
 import { EXIF, TAG } from './tags';
 import { number, openTiff, readDirectory, text } from './tiff-reader';
+import { factsOf } from './file-facts';
 import { rawFrameOf } from './file-frame';
 import { writeDng } from './write';
 import type { Known } from '../units/known';
@@ -124,6 +125,20 @@ describe('a DNG', () => {
     expect(m.noiseProfile![0]).toBeCloseTo(0.349 / (4095 - 256), 12);
   });
 
+  it.each([
+    [400, 300, 128 / 4032, 13],
+    [64, 48, 128 / 4032, 2],
+    [400, 300, (3 * 128) / 4032, 38],
+    [400, 300, undefined, 13],
+  ])(
+    'tells of %d × %d sites the part that was focused on, as wide as it was looked at',
+    (w, h, side, wide) => {
+      const facts = { ...FACTS, focusedAt: { x: 0.25, y: 0.5, ...(side !== undefined && { side }) } };
+      const { metadata } = readDng(writeDng(frameOf(w, h), { ...OPTIONS, facts }));
+      expect(metadata.subjectArea).toEqual([w / 4, h / 2, wide, wide]);
+    },
+  );
+
   it('becomes a frame again with what it says, exactly', () => {
     const raw = readDng(fileOf(16, 16));
     const frame = rawFrameOf(raw);
@@ -163,15 +178,13 @@ describe('a DNG', () => {
     const raw = readDng(fileOf(16, 16));
     const [one, two] = [Array(9).fill(0.1), Array(9).fill(0.2)] as number[][];
     const of = (first: number, second: number) =>
-      rawFrameOf({
-        ...raw,
-        metadata: {
-          colorMatrix1: one!,
-          colorMatrix2: two!,
-          calibrationIlluminant1: first,
-          calibrationIlluminant2: second,
-        },
-      }).facts.matrices as CameraMatrices;
+      factsOf({
+        ...raw.metadata,
+        colorMatrix1: one!,
+        colorMatrix2: two!,
+        calibrationIlluminant1: first,
+        calibrationIlluminant2: second,
+      }).matrices as CameraMatrices;
     // Both lights have a temperature: both matrices serve.
     expect(of(17, 21).map(({ kelvin, matrix }) => [kelvin, matrix[0][0]])).toEqual([
       [2856, 0.1],

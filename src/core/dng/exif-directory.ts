@@ -22,12 +22,17 @@ export interface CaptureFacts extends Credited {
   readonly uniqueId: string;
   /** Where the frame is kept; the first roll when absent. */
   readonly roll?: string;
-  /** Where the automatic focus looked, in shares of the frame that the finder showed; absent where it was set by hand. */
-  readonly focusedAt?: FramePoint;
+  /** Where the automatic focus looked, in shares of the frame that the finder showed, and how wide; absent where it was set by hand. */
+  readonly focusedAt?: FocusedAt;
   /** How the camera was held, where that was known. */
   readonly held?: Attitude;
   /** Of a frame that is one of a sequence. */
   readonly group?: { readonly id: string; readonly index: number; readonly of?: number };
+}
+
+export interface FocusedAt extends FramePoint {
+  /** In shares of the sensor's longer side; earlier versions did not keep it. */
+  readonly side?: number;
 }
 
 /** When it was taken. */
@@ -105,8 +110,8 @@ export function heldFields({ held }: Pick<CaptureFacts, 'held'>): Field[] {
   return held ? [srational(EXIF.CameraElevationAngle, held.pitchDeg)] : [];
 }
 
-/** Columns and rows across of what the automatic focus looks at. */
-const LOOKED_AT = 128;
+/** Where nobody knows how wide the automatic focus looked, as a share of the longer side. */
+const USUAL_LOOK = 1 / 32;
 
 /** Where it was focused, in columns and rows of the stored image, as Exif counts them: before it is turned. */
 function subjectFields(frame: RawFrame, { focusedAt }: CaptureFacts): Field[] {
@@ -116,7 +121,8 @@ function subjectFields(frame: RawFrame, { focusedAt }: CaptureFacts): Field[] {
   const seen = seenSize({ ...frame, crop: part, userCrop: undefined });
   const at = { x: focusedAt.x * seen.width, y: focusedAt.y * seen.height, width: 0, height: 0 };
   const { x, y } = storedOf(at, part, turn);
-  const side = Math.min(LOOKED_AT, part.width, part.height);
+  const looked = Math.round((focusedAt.side ?? USUAL_LOOK) * Math.max(frame.width, frame.height));
+  const side = Math.min(Math.max(1, looked), part.width, part.height);
   return [short(EXIF.SubjectArea, Math.round(part.x + x), Math.round(part.y + y), side, side)];
 }
 

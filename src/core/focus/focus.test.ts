@@ -190,6 +190,7 @@ function camera(world: { dpt: number; contrast: number; ready?: boolean }) {
     sight: { luminance: PLAIN },
     drive: { ...REACH, travelS: 0.12, readOutS: 1 / 120, restM: 2 },
     held: (m) => Math.max(0.125, m),
+    lookShare: (wide) => (wide ? 0.3 : 0.1),
     look: ({ focusM, wide, number }) => {
       if (world.ready === false) return null;
       looked.push({ focusM, wide });
@@ -257,7 +258,7 @@ describe('the lens', () => {
     pass(45);
     world.contrast = 0;
     const failed = pass(90, { at: { x: 0.1, y: 0.1 } });
-    expect(failed).toMatchObject({ state: 'failed', why: 'plain', focusM: 2, wide: true });
+    expect(failed).toMatchObject({ state: 'failed', why: 'plain', focusM: 2, wide: true, side: 0.3 });
     expect(looked.some(({ wide }) => wide)).toBe(true);
   });
 

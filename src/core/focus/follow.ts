@@ -38,6 +38,8 @@ export interface FocusSource {
   held(wantedM: number): number;
   /** A piece of the sensor about a place; null while the camera is not ready for it. */
   look(asked: FocusLook): RawFrame | null;
+  /** How wide that piece is, in shares of the sensor's longer side. */
+  lookShare(wide: boolean): number;
 }
 
 export type FocusState = 'fixed' | 'hand' | 'found' | 'searching' | 'failed' | 'waiting';
@@ -53,6 +55,8 @@ export interface FocusInUse {
   readonly at: FramePoint;
   /** True where nothing was to be seen at the place itself, and a wider area about it was looked at. */
   readonly wide: boolean;
+  /** How wide the piece is that it looks at, in shares of the sensor's longer side. */
+  readonly side: number;
   /** Time that the last search took by the camera's clock, s; null before the first. */
   readonly tookS: number | null;
 }
@@ -114,6 +118,7 @@ export function focusFollower(source: FocusSource, from: FocusKept | null = null
     why: null,
     at: MIDDLE,
     wide: false,
+    side: source.lookShare(false),
     tookS: null,
   };
   /** The place that was asked for when the search began; undefined before the first. */
@@ -149,7 +154,7 @@ export function focusFollower(source: FocusSource, from: FocusKept | null = null
     rests = null;
     changed = 0;
     running = first.done ? null : { search, wanted: first.value, tookS: spentS };
-    inUse = { ...inUse, state: 'searching', why: null, at, wide };
+    inUse = { ...inUse, state: 'searching', why: null, at, wide, side: source.lookShare(wide) };
   }
 
   /** Goes on with a search for as much time as there is. */

@@ -5,7 +5,7 @@ import type { Static } from '@sinclair/typebox';
 import { ATTITUDE, type Attitude } from '../body/attitude';
 import { POSITION, type Position } from '../body/position';
 import type { Orientation } from '../body/orientation';
-import type { FramePoint } from '../meter/luminance-map';
+import type { FocusedAt } from '../dng/exif-directory';
 import type { Vec3 } from '../numeric/matrix';
 import { OPTICS } from '../sensor/cameras';
 import { LENS_IDS, type LensId } from '../sensor/simulated-camera';
@@ -64,7 +64,9 @@ export function latentSchema() {
       required: ['meter'],
     }),
     meteredEv100: knownSchema(Type.Number({ minimum: -100, maximum: 100 })),
-    focusedAt: Type.Optional(Type.Unsafe<FramePoint>(Type.Object({ x: SHARE, y: SHARE }))),
+    focusedAt: Type.Optional(
+      Type.Unsafe<FocusedAt>(Type.Object({ x: SHARE, y: SHARE, side: Type.Optional(SHARE) })),
+    ),
     held: Type.Optional(Type.Unsafe<Attitude>(ATTITUDE)),
     credit: Type.Optional(Type.Unsafe<Credit>(CREDIT)),
     position: Type.Optional(Type.Unsafe<Position>(POSITION)),

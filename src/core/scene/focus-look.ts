@@ -3,6 +3,7 @@
 // screws it on after focusing.
 import { colourOfNeutral } from '../colour/camera';
 import type { FramePoint } from '../meter/luminance-map';
+import type { SensorSize } from '../optics/lens';
 import type { RawFrame } from '../sensor/raw-frame';
 import { captureWindow } from './capture';
 import { frameSize, windowAbout } from './framing';
@@ -19,6 +20,11 @@ const MOST_MARGIN_SHARE = 0.02;
 const LONGEST_S = 1 / 30;
 const SHORTEST_S = 1 / 4000;
 const [LEAST_ISO, MOST_ISO] = [100, 6400] as const;
+
+/** How wide a look is, in shares of the sensor's longer side. */
+export function lookShare({ width }: Pick<SensorSize, 'width'>, wide: boolean): number {
+  return (LOOK_SITES * (wide ? WIDE_BIN : 1)) / width;
+}
 
 export interface LookAsk {
   readonly at: FramePoint;

@@ -9,7 +9,7 @@ import { ev100OfLuminance } from '../light/apex';
 import { meanAt } from '../meter/pins';
 import { exposePreview, PREVIEW_LONG_SIDE } from './capture';
 import { depthSensed } from './depth-sensor';
-import { lookThrough } from './focus-look';
+import { lookShare, lookThrough } from './focus-look';
 import { previewStage, type PreviewLight, type PreviewStage } from './light-rows';
 import { markedSites } from './marked-sites';
 import { peakingOf } from './peaking';
@@ -48,6 +48,7 @@ export function focusSourceOf(view: SceneView, seed = 1): FocusSource {
     sight,
     drive,
     held: (wantedM) => heldFocusM(camera, wantedM),
+    lookShare: (wide) => lookShare(sensor, wide),
     look: ({ at, wide, focusM, number, timeS }) => {
       // The first look at a scene, at half the detail, is sharp at every distance: there is nothing to be seen by it.
       if (!space) return null;
