@@ -197,7 +197,10 @@ const api = {
       return { x: place.x + lines.x, y: place.y + lines.y };
     }) as [{ x: number; y: number }, { x: number; y: number }];
     const moved = movedBetween(a, b, from);
-    const places = [placeFigures(a, from), placeFigures(b, to)] as const;
+    const places = [
+      placeFigures(a, from, { image: b, at: to }),
+      placeFigures(b, to, { image: a, at: from }),
+    ] as const;
     const unknown = places.find(isUnknown);
     const turn = looks[0].reframe?.orientation ?? a.orientation ?? 1;
     const step = isUnknown(moved) ? null : seenStep([moved.dx, moved.dy], turn);

@@ -22,6 +22,8 @@ interface Made {
   readonly side?: number;
   /** Another number is a picture of something else. */
   readonly thing?: number;
+  /** Discs of light that clip, blurred as the rest is. */
+  readonly glare?: boolean;
 }
 
 /** Bells of light on an even ground, under a bell of blur: their shift and their blur are known exactly. */
@@ -35,6 +37,7 @@ function frame({
   phase = [0, 0],
   side = 384,
   thing = 99,
+  glare = false,
 }: Made) {
   const shape = randomFrom(thing);
   const uniform = () => nextUint32(shape) / 2 ** 32;
@@ -54,6 +57,17 @@ function frame({
       for (let i = 0; i < across.length; i++) light[y * side + left + i]! += here * across[i]!;
     }
   }
+  if (glare)
+    for (const [cx, cy, radius] of [
+      [150, 160, 9],
+      [230, 205, 4],
+      [180, 250, 14],
+    ] as const)
+      for (let i = 0; i < light.length; i++) {
+        const away = Math.hypot((i % side) - cx - dx, Math.floor(i / side) - cy - dy) - radius;
+        // The flank of a wide disc under a bell: its integral, by a logistic curve within 1 % (its constant is from memory).
+        light[i]! += 40_000 / (1 + Math.exp((1.702 * away) / Math.hypot(0.7, blur)));
+      }
   const chance = randomFrom(seed, 5);
   const draw = () => (nextUint32(chance) + 0.5) / 2 ** 32;
   const normal = () => Math.sqrt(-2 * Math.log(draw())) * Math.cos(2 * Math.PI * draw());
@@ -170,11 +184,17 @@ describe('light', () => {
 
 describe('edges', () => {
   const at = (made: Made) => known(placeFigures(frame(made), MIDDLE));
+  /** Where both show them. */
+  const both = (one: Made, two: Made) => {
+    const [a, b] = [one, two].map((made) => ({ image: frame(made), at: MIDDLE }));
+    const [of, than] = [placeFigures(a!.image, MIDDLE, b), placeFigures(b!.image, MIDDLE, a)].map(known);
+    return known(steeper(of!, than!));
+  };
 
   it('are as steep at any exposure, and less so the wider the blur', () => {
     const sharp = at({});
     for (const gain of [0.25, 0.5, 2, 4]) {
-      const { times, error } = known(steeper(sharp, at({ gain, seed: 4 })));
+      const { times, error } = both({}, { gain, seed: 4 });
       expect(Math.abs(times - 1)).toBeLessThan(4 * error + 0.02);
     }
     const blurred = [1, 2, 4, 8].map((blur) => known(steeper(sharp, at({ blur, seed: 5 }))).times);
@@ -188,6 +208,19 @@ describe('edges', () => {
       expect(Math.abs(told.times - Math.sqrt(slope(blur) / slope(0)))).toBeLessThan(4 * told.error + 0.03);
     }
   });
+
+  it.each([1, 2, 4])(
+    'beside what is clipped are as much less steep under a bell of %d sites as without it',
+    (blur) => {
+      const plain = both({}, { blur, seed: 6 });
+      const beside = both({ glare: true }, { glare: true, blur, seed: 7 });
+      expect(Math.abs(beside.times - plain.times)).toBeLessThan(
+        4 * Math.hypot(beside.error, plain.error) + 0.05,
+      );
+      // What is left is less, and so is what is known by it.
+      expect(beside.error).toBeGreaterThan(plain.error);
+    },
+  );
 
   it('are not told where chance is all there is', () => {
     const flat = (seed: number) => {

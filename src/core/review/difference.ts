@@ -4,7 +4,7 @@ import { energyOf } from '../focus/sharpness';
 import type { NoiseModel } from '../sensor/raw-frame';
 import type { ImageNumbers } from '../sensor/rgb-image';
 import { isUnknown, type Known } from '../units/known';
-import { filled, greenPlane, sitesAPlace, type GreenPlane } from './green-plane';
+import { apartFromClipped, filled, greenPlane, sitesAPlace, whereBoth, type GreenPlane } from './green-plane';
 import { CERTAIN, shiftBetween, type Shift } from './registration';
 
 /** A frame's linear numbers; `noise` of a single one, where it is known. */
@@ -42,7 +42,7 @@ export interface At {
 export interface PlaceFigures {
   /** Green, stops below saturation; −Infinity without light. */
   readonly lightEv: number;
-  /** Mean square slope of green as a share of its mean, without noise, and how far chance alone moves it. */
+  /** Mean square slope of green as a share of its mean, without noise, and how far chance alone moves it; apart from what is clipped. */
   readonly edges: { readonly value: number; readonly error: number };
   /** Signal to noise of one site, dB; −Infinity without light. */
   readonly snrDb: number;
@@ -55,8 +55,20 @@ export interface PlaceFigures {
 /** Sites across and down that a place has. */
 export const PLACE_SITES = 256;
 
-/** Unknown where all is clipped, or the image is too small. */
-export function placeFigures(image: Compared, at: At): Known<PlaceFigures> {
+/** So far from what is clipped edges begin to count, sites: farther than a highlight's flank reaches that is blurred by a hand or a lens a little off. */
+const CLEAR_SITES = 16;
+/** Less of a place than this says nothing of it. */
+const LEAST_LEFT = 0.02;
+
+/**
+ * Unknown where all is clipped, or the image is too small.
+ * @param beside the same place in the frame that it is compared with: edges count where both show them
+ */
+export function placeFigures(
+  image: Compared,
+  at: At,
+  beside?: { readonly image: ImageNumbers; readonly at: At },
+): Known<PlaceFigures> {
   const plane = greenPlane(image, about(at, PLACE_SITES));
   const known = plane.data.filter((v) => !Number.isNaN(v));
   if (plane.width < 8 || plane.height < 8) return { unknown: 'the place is too small' };
@@ -66,12 +78,21 @@ export function placeFigures(image: Compared, at: At): Known<PlaceFigures> {
   // Of the signal as a share of the range.
   const told = image.noise && (image.noise.shot * Math.max(0, mean) * range + image.noise.read) / range ** 2;
   const variance = told === null ? noiseOf(plane) ** 2 : told / plane.greens;
-  const { value, error } = energyOf(plane, variance);
+  const own = apartFromClipped(plane, CLEAR_SITES);
+  const other =
+    beside && apartFromClipped(greenPlane(beside.image, about(beside.at, PLACE_SITES)), CLEAR_SITES);
+  const apart = other ? whereBoth(own, other) : own;
+  const left = apart.data.filter((v) => !Number.isNaN(v));
+  const level = left.reduce((sum, v) => sum + v, 0) / left.length;
+  const { value, error } = energyOf(apart, variance);
   const site = variance * plane.greens;
   const light = mean > 0;
   return {
     lightEv: light ? Math.log2(mean) : -Infinity,
-    edges: light ? { value: value / mean ** 2, error: error / mean ** 2 } : { value: 0, error: Infinity },
+    edges:
+      level > 0 && left.length >= LEAST_LEFT * plane.data.length
+        ? { value: value / level ** 2, error: error / level ** 2 }
+        : { value: 0, error: Infinity },
     snrDb: light && site > 0 ? 20 * Math.log10(mean / Math.sqrt(site)) : -Infinity,
     noise: told === null ? 'measured' : 'told',
     clipped: 1 - known.length / plane.data.length,

@@ -68,6 +68,30 @@ function greensOf(image: ImageNumbers): { of: readonly number[]; step: number; b
   };
 }
 
+/**
+ * The plane without what is clipped and all within so many sites of it: the flank of a highlight that is cut off says nothing of how sharp it is, for
+ * how much of it is there depends on how widely it was blurred.
+ */
+export function apartFromClipped(plane: GreenPlane, sites: number): GreenPlane {
+  const reach = Math.ceil(sites / plane.sites);
+  const { width, height, data } = plane;
+  const out = data.slice();
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      if (!Number.isNaN(data[y * width + x]!)) continue;
+      const right = Math.min(width, x + reach + 1);
+      for (let row = Math.max(0, y - reach); row <= Math.min(height - 1, y + reach); row++)
+        out.fill(NaN, row * width + Math.max(0, x - reach), row * width + right);
+    }
+  return { ...plane, data: out };
+}
+
+/** The first plane where the second is known too; as it is where they are not of one size. */
+export function whereBoth(plane: GreenPlane, other: GreenPlane): GreenPlane {
+  if (plane.width !== other.width || plane.height !== other.height) return plane;
+  return { ...plane, data: plane.data.map((v, i) => (Number.isNaN(other.data[i]!) ? NaN : v)) };
+}
+
 /** The plane with what is clipped as bright as it can be: for shifts, which need every place. */
 export function filled(plane: GreenPlane): GreenPlane {
   return { ...plane, data: plane.data.map((v) => (Number.isNaN(v) ? 1 : v)) };
