@@ -10,6 +10,8 @@ import { useWorld } from './world';
 
 /** True while the finder is on the screen. */
 let running = false;
+/** How many ask for it to run wherever it is. */
+let wanted = 0;
 let seq = 0;
 let last = '';
 let newest: Order | undefined;
@@ -18,7 +20,7 @@ let newest: Order | undefined;
 export function sendOrder(): number {
   const desk = useDesk.getState();
   const { scene, outside, retries } = useWorld.getState();
-  const order = orderOf(desk, { running, retries });
+  const order = orderOf(desk, { running: running || wanted > 0, retries });
   const world = { scene, outside };
   const key = JSON.stringify([order, world]);
   if (key !== last) {
@@ -40,6 +42,18 @@ function sendAnew(): void {
 export function setRunning(next: boolean): void {
   running = next;
   sendOrder();
+}
+
+/** Has the finder run until that is done, also in a tab that lies behind another: a release with a delay may find it there, resting. */
+export async function withFinder<T>(act: () => Promise<T>): Promise<T> {
+  wanted++;
+  sendOrder();
+  try {
+    return await act();
+  } finally {
+    wanted--;
+    sendOrder();
+  }
 }
 
 /** Keeps the camera told of every change. Returns a function that ends it. */

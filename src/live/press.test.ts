@@ -34,7 +34,10 @@ jest.mock('../library/staff', () => ({
   },
 }));
 jest.mock('../ui/save-file', () => ({ saveFile: () => undefined }));
-jest.mock('./feed', () => ({ sendOrder: () => mockSeq }));
+jest.mock('./feed', () => ({
+  sendOrder: () => mockSeq,
+  withFinder: (act: () => unknown) => act(),
+}));
 jest.mock('./camera', () => ({
   ...jest.requireActual<object>('./camera'),
   cameraWith: () => mockCamera,

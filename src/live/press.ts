@@ -27,7 +27,7 @@ import { attitudeNow } from './attitude';
 import { bodyWith, cameraWith, opticWith } from './camera';
 import { useDesk } from './desk';
 import type { CameraState } from './desk-state';
-import { sendOrder } from './feed';
+import { sendOrder, withFinder } from './feed';
 import { nextFrameBytes } from './frame-bytes';
 import { momentOf } from './moment';
 import { positionNow } from './position';
@@ -74,10 +74,12 @@ export async function press(hardness = 0.3, released?: AbortSignal): Promise<voi
       return;
     }
     await countDown(settings.delayS, signal);
-    const report = await said(async () => {
-      const answer = await unlessItDies(reportAnswering(sendOrder(), ANSWER_MS, signal));
-      return unlessItDies(focusedReport(answer, FOCUS_MS, signal));
-    });
+    const report = await said(() =>
+      withFinder(async () => {
+        const answer = await unlessItDies(reportAnswering(sendOrder(), ANSWER_MS, signal));
+        return unlessItDies(focusedReport(answer, FOCUS_MS, signal));
+      }),
+    );
     const exposures = exposuresOf(report);
     if (exposures.kind === 'beyond') {
       setCapture({ kind: 'failed', message: exposures.message });

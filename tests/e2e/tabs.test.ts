@@ -6,6 +6,8 @@ import {
   framesPass,
   live,
   openStage,
+  rollBecomes,
+  rollCount,
   safe,
   taken,
   tap,
@@ -96,6 +98,23 @@ it('a fader key and the release in one instant take what was just set', async ()
   await tap(page, 'to-sheet');
   await tap(page, 'to-finder');
   await live(page);
+});
+
+it('a tab that lies behind another takes a frame, too: it is in the roll of both', async () => {
+  const front = await stage.phone(one.browserContext());
+  await finder(front);
+  await front.bringToFront();
+  await one.waitForFunction(() => document.visibilityState === 'hidden');
+  const { frames } = await rollCount(front);
+  // Its person has a remote release, or keys that still go there.
+  await one.evaluate(() =>
+    window.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', bubbles: true, cancelable: true })),
+  );
+  await rollBecomes(front, { frames: frames + 1, waiting: 0 });
+  await front.close();
+  await one.bringToFront();
+  await rollBecomes(one, { frames: frames + 1, waiting: 0 });
+  expect(await one.$(byId('capture-failed'))).toBeNull();
 });
 
 it('a tripod at rest is not touched by the camera’s own reports', async () => {
