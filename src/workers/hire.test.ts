@@ -1,5 +1,5 @@
 // A hired worker as the page sees it: asked, broken, late, dismissed, hired again. The worker is the far end of a channel.
-import * as Comlink from 'comlink';
+import { closeFarEnds, FarEnd } from '../../tests/far-end';
 import { hire, PATIENCE_MS, WorkerGone, WorkerLate } from './hire';
 
 interface Api {
@@ -7,7 +7,6 @@ interface Api {
   never(): Promise<void>;
 }
 
-const opened: MessagePort[] = [];
 /** Locks that wait to be granted: they are when the worker that holds them is gone. */
 const waiting: (() => void)[] = [];
 beforeAll(() => {
@@ -20,43 +19,11 @@ beforeAll(() => {
 });
 beforeEach(() => waiting.splice(0));
 
-/** A worker that answers once it is there. */
-class FarEnd extends EventTarget {
-  readonly #port: MessagePort;
-  ended = false;
-  /** Its script has arrived. */
-  readonly come: () => void;
-
-  constructor(here: boolean) {
-    super();
-    const { port1, port2 } = new MessageChannel();
-    opened.push(port1, port2);
-    this.#port = port1;
-    port1.start();
-    port1.addEventListener('message', ({ data }) =>
-      this.dispatchEvent(new MessageEvent('message', { data })),
-    );
-    const api = {
-      here: () => Promise.resolve(),
-      double: (n: number) => 2 * n,
-      never: () => new Promise(() => undefined),
-    };
-    this.come = () => Comlink.expose(api, port2 as unknown as Comlink.Endpoint);
-    if (here) this.come();
-  }
-
-  postMessage(message: unknown): void {
-    if (!this.ended) this.#port.postMessage(message);
-  }
-
-  terminate(): void {
-    this.ended = true;
-  }
-
-  break(message: string): void {
-    this.dispatchEvent(Object.assign(new Event('error'), { message }));
-  }
-}
+const api = () => ({
+  here: () => Promise.resolve(),
+  double: (n: number) => 2 * n,
+  never: () => new Promise(() => undefined),
+});
 
 function staff(...here: boolean[]) {
   const workers: FarEnd[] = [];
@@ -64,15 +31,17 @@ function staff(...here: boolean[]) {
   const hired = hire<Api>({
     what: 'The roll',
     start: () => {
-      workers.push(new FarEnd(here[workers.length] ?? true));
-      return workers.at(-1) as unknown as Worker;
+      const worker = new FarEnd(api());
+      if (here[workers.length] ?? true) worker.come();
+      workers.push(worker);
+      return worker as unknown as Worker;
     },
     onFault: ({ message }) => faults.push(message),
   });
   return { hired, workers, faults };
 }
 
-afterEach(() => opened.splice(0).forEach((port) => port.close()));
+afterEach(closeFarEnds);
 
 it('is started when it is first asked, and answers', async () => {
   const { hired, workers } = staff();

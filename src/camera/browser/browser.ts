@@ -152,12 +152,7 @@ export function browserCamera(): Camera {
       close(now);
       now.events.push({ kind: 'fault', message: GONE });
     });
-    now.waits = setTimeout(() => {
-      if (now.opened !== opened) return;
-      now.troubled = order?.optic;
-      close(now);
-      now.events.push({ kind: 'fault', message: NO_PICTURE });
-    }, PATIENCE_MS);
+    awaitPicture(now, opened);
     await relist(now);
     const frames = streamOfFrames(opened.track);
     if (frames) {
@@ -171,6 +166,17 @@ export function browserCamera(): Camera {
         (error) => broken(now, error),
       );
     }
+  }
+
+  /** Tells of a device that is open and gives no picture. A finder that rests shows none of anybody's. */
+  function awaitPicture(now: Session, opened: Opened): void {
+    now.waits = setTimeout(() => {
+      if (now.opened !== opened) return;
+      if (!order?.running) return awaitPicture(now, opened);
+      now.troubled = order.optic;
+      close(now);
+      now.events.push({ kind: 'fault', message: NO_PICTURE });
+    }, PATIENCE_MS);
   }
 
   async function relist(now: Session): Promise<void> {

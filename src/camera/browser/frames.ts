@@ -33,7 +33,7 @@ export function pump(
   video.setAttribute('aria-hidden', 'true');
   document.body.append(video);
   let over = false;
-  /** False for an engine that does not tell of new pictures, or says that it would and does not. */
+  /** False while the engine does not tell of new pictures, or says that it would and does not. */
   let tells = typeof (video as Partial<HTMLVideoElement>).requestVideoFrameCallback === 'function';
   const look = () => {
     createImageBitmap(video).then(
@@ -55,7 +55,12 @@ export function pump(
       tells = false;
       once();
     }, SILENT_MS);
-    if (tells) video.requestVideoFrameCallback(once);
+    if (tells)
+      video.requestVideoFrameCallback(() => {
+        // One that was long in coming, as the first is, tells of the next ones too: no picture is to be taken twice.
+        tells = true;
+        once();
+      });
     else requestAnimationFrame(once);
   };
   void video.play().catch(() => undefined);
