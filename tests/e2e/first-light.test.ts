@@ -1,5 +1,5 @@
 // As a person, on a phone: open, meter, set, see what clips, press, look again, download; lose nothing.
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
@@ -27,6 +27,7 @@ import {
   workerOf,
   type Stage,
 } from './browser';
+import { downloaded, downloadsTo } from './downloads';
 
 let stage: Stage;
 const downloads = mkdtempSync(join(tmpdir(), 'velmo-downloads-'));
@@ -270,20 +271,16 @@ it('on a phone, in twelve megapixels: presses, opens the frame, downloads it, an
   await wordsBecome(page, 'forecast-held', /The forecast held/);
   await tap(page, 'full');
   await page.waitForSelector(byId('picture-full'));
-  const session = await page.createCDPSession();
-  await session.send('Browser.setDownloadBehavior', {
-    behavior: 'allow',
-    browserContextId: page.browserContext().id,
-    downloadPath: downloads,
-    eventsEnabled: true,
-  });
+  await downloadsTo(page, downloads);
   await tap(page, 'download');
-  const file = await downloaded();
-  const report = checkDng(readFileSync(file));
+  const { name, bytes } = await downloaded(downloads, '.dng');
+  const file = join(downloads, name);
+  writeFileSync(file, bytes);
+  const report = checkDng(bytes);
   if (!report.ok) throw new Error(report.message);
   // The phone was held upright: the file lies as its sensor does, and says how it is to be turned.
   expect([report.width, report.height]).toEqual([4032, 3024]);
-  expect(readDng(readFileSync(file)).orientation).toBe(6);
+  expect(readDng(bytes).orientation).toBe(6);
   expect(report.layout).toMatch(/^GBRG/);
   const { data } = pgmSamples(runTool('dcraw', ['-E', '-4', '-j', '-t', '0', '-c', file], downloads).stdout);
   let [red, sum] = [0, 0];
@@ -303,13 +300,3 @@ it('on a phone, in twelve megapixels: presses, opens the frame, downloads it, an
   expect(await frames(page)).toBe(count);
   await shipped.close();
 });
-
-/** The newest finished download. */
-async function downloaded(): Promise<string> {
-  for (let i = 0; i < 200; i++) {
-    const done = readdirSync(downloads).filter((name) => name.endsWith('.dng'));
-    if (done[0]) return join(downloads, done[0]);
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
-  throw new Error('Nothing was downloaded');
-}

@@ -1,6 +1,6 @@
 // The browser's own camera as a person uses it: asked for when chosen, metered, set, calibrated, pressed, looked at again; and every way in
 // which it can fail, with the way back.
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
@@ -20,6 +20,7 @@ import {
   wordsBecome,
   type Stage,
 } from './browser';
+import { downloaded, downloadsTo } from './downloads';
 import { LONG } from '../sweep';
 import { codeOf, RAMP_STOPS } from './ramp';
 import {
@@ -287,12 +288,7 @@ describe('a camera of painted frames', () => {
     await lent();
     await lentLive(page);
     await lentOf(page, (l) => void Object.assign(l, { grey: 150, noise: 24 }));
-    const session = await page.createCDPSession();
-    await session.send('Browser.setDownloadBehavior', {
-      behavior: 'allow',
-      browserContextId: page.browserContext().id!,
-      downloadPath: folder,
-    });
+    await downloadsTo(page, folder);
     const spread = async (n: number) => {
       await tap(page, 'more');
       await tap(page, 'more-tab-camera');
@@ -301,17 +297,13 @@ describe('a camera of painted frames', () => {
       await framesPass(page);
       await take(page);
       expect(await page.$(byId('capture-failed'))).toBeNull();
-      const before = new Set(readdirSync(folder));
       await tap(page, 'open-sheet');
       await page.waitForSelector(byId('sheet-frame'));
       await tap(page, 'sheet-frame');
       await page.waitForSelector(byId('download'));
       await tap(page, 'download');
-      const fresh = (ending: string) =>
-        readdirSync(folder).find((name) => !before.has(name) && name.endsWith(ending));
-      while (!fresh('.dng') || !fresh('.jpg')) await page.evaluate(() => new Promise(requestAnimationFrame));
-      const raw = readDng(readFileSync(join(folder, fresh('.dng')!)));
-      expect(jpegFacts(readFileSync(join(folder, fresh('.jpg')!))).xmp).toContain('finished picture');
+      const raw = readDng((await downloaded(folder, '.dng')).bytes);
+      expect(jpegFacts((await downloaded(folder, '.jpg')).bytes).xmp).toContain('finished picture');
       await tap(page, 'to-sheet');
       await page.waitForSelector(byId('to-finder'));
       await tap(page, 'to-finder');

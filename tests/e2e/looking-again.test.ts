@@ -1,6 +1,6 @@
 // Looking again, by touch and by key, at three sizes: the sheet sorted, filtered, judged and chosen from; one frame at every scale and in every channel; two
 // compared; re-framed, printed, exported, and the desk set as a frame was. What is said stays after the page is opened anew.
-import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
@@ -21,6 +21,7 @@ import {
   wordsBecome,
   type Stage,
 } from './browser';
+import { downloaded, downloadsTo } from './downloads';
 import { LONG } from '../sweep';
 
 /** Lying, too, in the long checks. */
@@ -49,15 +50,7 @@ async function sheetAt(size: (typeof SIZES)[number]): Promise<Page> {
   await page.setViewport({ ...size, deviceScaleFactor: 1 });
   await page.goto(`${stage.origin}/sheet`);
   await page.waitForSelector(byId('sheet-frame'));
-  // Where a file can be chosen to write into, a test could not choose one.
-  await page.evaluate(() => delete (window as { showSaveFilePicker?: unknown }).showSaveFilePicker);
-  const session = await page.createCDPSession();
-  await session.send('Browser.setDownloadBehavior', {
-    behavior: 'allow',
-    browserContextId: page.browserContext().id,
-    downloadPath: downloads,
-    eventsEnabled: true,
-  });
+  await downloadsTo(page, downloads);
   pages.set(size.name, page);
   return page;
 }
@@ -86,19 +79,6 @@ async function finger(page: Page, from: number, to: { index?: number; dx?: numbe
   const [toX, toY] = [end.x + end.width / 2 + (to.dx ?? 0), end.y + end.height / 2];
   for (let i = 1; i <= 5; i++) await touch.move(x + ((toX - x) * i) / 5, y + ((toY - y) * i) / 5);
   await touch.end();
-}
-
-/** The one file that is there after it was asked for; the folder is empty again. */
-async function downloaded(ending: string): Promise<{ name: string; bytes: Uint8Array }> {
-  for (;;) {
-    const name = readdirSync(downloads).find((file) => file.endsWith(ending));
-    if (name) {
-      const bytes = new Uint8Array(readFileSync(join(downloads, name)));
-      rmSync(join(downloads, name));
-      return { name, bytes };
-    }
-    await new Promise((next) => setTimeout(next, 50));
-  }
 }
 
 describe.each(TRIED)('the sheet, $name', (size) => {
@@ -130,7 +110,6 @@ describe.each(TRIED)('the sheet, $name', (size) => {
     await page.reload();
     await labelsBecome(page, 0, /kept, rating 4/);
     await labelsBecome(page, 1, /dropped/);
-    await page.evaluate(() => delete (window as { showSaveFilePicker?: unknown }).showSaveFilePicker);
   });
 });
 
@@ -278,7 +257,6 @@ describe.each(LOOKED)('one frame, $name', (size) => {
     await there(page, 'picture-fit');
     await page.waitForSelector(`${byId('print-soot')}[aria-checked=true]`);
     await wordsBecome(page, 'raw-untouched', /Raw untouched: SHA-256 [0-9a-f]{8}/);
-    await page.evaluate(() => delete (window as { showSaveFilePicker?: unknown }).showSaveFilePicker);
   });
 
   it('is re-framed by a line that a finger draws, kept, and whole again in one tap', async () => {
@@ -314,7 +292,7 @@ describe.each(LOOKED)('one frame, $name', (size) => {
 
   it('leaves with its print in its tags, and raw as it was', async () => {
     await tap(page, 'download');
-    const { bytes } = await downloaded('.dng');
+    const { bytes } = await downloaded(downloads, '.dng');
     const file = readDng(bytes);
     expect(checkDng(bytes)).toMatchObject({ ok: true });
     expect(file.xmp).toContain('velmoAfter:PrintName="Soot"');
@@ -329,7 +307,7 @@ describe.each(LOOKED)('one frame, $name', (size) => {
     await press('export-size-4');
     await press('export-run');
     await wordsBecome(page, 'export-said', /1 frame exported/);
-    const jpeg = await downloaded('.jpg');
+    const jpeg = await downloaded(downloads, '.jpg');
     expect(jpegFacts(jpeg.bytes)).toMatchObject({ orientation: 1, iso: 100 });
     anyPicture = jpeg.bytes;
     await tap(page, 'export-kind-stored');
@@ -371,7 +349,6 @@ it.each(LOOKED)(
     const page = await sheetAt(size);
     await page.evaluate(fillRoll, 200, 5);
     await page.reload();
-    await page.evaluate(() => delete (window as { showSaveFilePicker?: unknown }).showSaveFilePicker);
     const group = await there(page, 'sheet-group');
     expect(await group!.evaluate((tile) => tile.getAttribute('aria-label'))).toMatch(/^Sequence of 5 frames/);
     await tap(page, 'sheet-group');
@@ -423,7 +400,7 @@ it('an export of two hundred stops half way and leaves nothing broken; the next 
   await wordsBecome(page, 'export-sample', /^kiln-01/);
   await tap(page, 'export-run');
   await wordsBecome(page, 'export-said', /2 frames exported/);
-  const { bytes } = await downloaded('.zip');
+  const { bytes } = await downloaded(downloads, '.zip');
   const files = unzipSync(bytes);
   expect(Object.keys(files).sort()).toEqual(['kiln-01.dng', 'kiln-02.dng']);
   for (const file of Object.values(files)) expect(checkDng(file)).toMatchObject({ ok: true });

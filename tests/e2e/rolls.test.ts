@@ -1,6 +1,6 @@
 // Rolls, by touch and by key: one made and chosen in the finder, a frame taken into it that tells who made it and where, moved, copied, out as a ZIP
 // without its place, deleted with its roll and taken back, and in again from the ZIP.
-import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
@@ -20,6 +20,7 @@ import {
   wordsBecome,
   type Stage,
 } from './browser';
+import { downloaded, downloadsTo } from './downloads';
 import { LONG } from '../sweep';
 
 const downloads = mkdtempSync(join(tmpdir(), 'velmo-rolls-'));
@@ -28,15 +29,7 @@ let page: Page;
 beforeAll(async () => {
   stage = await openStage();
   page = await openedAt(stage, SIZES[0]);
-  const session = await page.createCDPSession();
-  await session.send('Browser.setDownloadBehavior', {
-    behavior: 'allow',
-    browserContextId: page.browserContext().id,
-    downloadPath: downloads,
-    eventsEnabled: true,
-  });
-  // Where a file can be chosen to write into, a test could not choose one.
-  await page.evaluate(() => delete (window as { showSaveFilePicker?: unknown }).showSaveFilePicker);
+  await downloadsTo(page, downloads);
 });
 afterAll(async () => {
   await stage.close();
@@ -114,15 +107,11 @@ it('the roll goes out as a ZIP without its place', async () => {
   await tap(page, 'without-places');
   await tap(page, 'export-roll');
   await wordsBecome(page, 'archive-said', /Exported: 1 frame/);
-  const file = await new Promise<string>((done) => {
-    const look = () => {
-      const name = readdirSync(downloads).find((of) => of === 'Kiln-day.zip');
-      if (name) done(join(downloads, name));
-      else setImmediate(look);
-    };
-    look();
-  });
-  const entries = unzipSync(readFileSync(file));
+  const { name, bytes } = await downloaded(downloads, '.zip');
+  // It is taken in again further down.
+  writeFileSync(join(downloads, 'Kiln-day.zip'), bytes);
+  expect(name).toBe('Kiln-day.zip');
+  const entries = unzipSync(bytes);
   expect(Object.keys(entries).map((name) => name.replace(/[\d-]{17}[0-9a-f-]*/, 'x'))).toEqual([
     'frames/x.dng',
     'thumbnails/x.jpg',
