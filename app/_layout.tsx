@@ -14,6 +14,7 @@ import { useDesk } from '../src/live/desk';
 import { keepReadingOut } from '../src/live/read-out';
 import { rememberDesk } from '../src/live/desk-memory';
 import { applyTheme, colour } from '../src/ui/theme';
+import { SilenceBar } from '../src/ui/silence-bar';
 import { spacePresses } from '../src/ui/space-key';
 import { ErrorBoundary } from '../src/ui/trouble';
 
@@ -66,6 +67,7 @@ function Screens() {
       <View style={onFinder ? styles.away : styles.over}>
         <Slot />
       </View>
+      <SilenceBar />
     </View>
   );
 }

@@ -7,6 +7,8 @@ const opened: MessagePort[] = [];
 export class FarEnd extends EventTarget {
   readonly #port: MessagePort;
   ended = false;
+  /** What it was sent while it hangs; null while it does not. */
+  #unheard: unknown[] | null = null;
   /** Its script arrives. */
   readonly come: () => void;
 
@@ -23,7 +25,21 @@ export class FarEnd extends EventTarget {
   }
 
   postMessage(message: unknown): void {
-    if (!this.ended) this.#port.postMessage(message);
+    if (this.ended) return;
+    if (this.#unheard) this.#unheard.push(message);
+    else this.#port.postMessage(message);
+  }
+
+  /** It is in the midst of something, and hears nothing until that ends. */
+  hang(): void {
+    this.#unheard ??= [];
+  }
+
+  /** It comes to the end of it. */
+  goOn(): void {
+    const unheard = this.#unheard ?? [];
+    this.#unheard = null;
+    unheard.forEach((message) => this.postMessage(message));
   }
 
   terminate(): void {

@@ -22,8 +22,8 @@ export type ViewStatus =
 export type CameraEvent =
   | { readonly kind: 'report'; readonly report: Report }
   | { readonly kind: 'status'; readonly status: ViewStatus }
-  /** The finder is dead, or does not come; when it answers after all, a report follows. */
-  | { readonly kind: 'fault'; readonly message: string }
+  /** The finder is dead, or does not come; when it answers after all, a report follows. With `again` the person wants another at once. */
+  | { readonly kind: 'fault'; readonly message: string; readonly again?: boolean }
   /** Something that the person should know, and need not do anything about. */
   | { readonly kind: 'note'; readonly message: string }
   /** Its bodies are others now, and the optic that is in use goes by this id. */

@@ -6,7 +6,7 @@ import type { LatentFrame } from '../core/frame/latent';
 import type { Afterthoughts, FrameRecord } from '../core/frame/record';
 import { rollReader, type Listing } from '../vault/reader';
 import { fetchWhole } from '../workers/fetch-whole';
-import { WorkerLate } from '../workers/hire';
+import { WorkerLate, WorkerReplaced } from '../workers/hire';
 import type { Recovery, RollChange } from '../workers/roll.worker';
 import { afterOpening } from './page-start';
 import { framesLeft, noteFreed } from './room';
@@ -38,7 +38,10 @@ function onChange({ data }: MessageEvent<unknown>): void {
 export function useRollChanges(): void {
   useEffect(() => {
     channel?.addEventListener('message', onChange);
-    const stop = rollKeeper.onFault(keeperFault);
+    const stop = rollKeeper.onFault((error) => {
+      if (error instanceof WorkerReplaced) openAgain();
+      else keeperFault(error.message);
+    });
     return () => {
       channel?.removeEventListener('message', onChange);
       stop();

@@ -1,17 +1,17 @@
 // The page's workers for what was taken: the roll keeps it, the lightbox shows it, the exporter hands it on.
-import { hire, type Hired } from '../workers/hire';
+import { hire, type Hired, type WorkerGone } from '../workers/hire';
 import type { ExporterApi } from '../workers/export.worker';
 import type { LightboxApi } from '../workers/lightbox.worker';
 import type { RollApi } from '../workers/roll.worker';
 
 export interface Staff<Api> extends Hired<Api> {
   /** Calls back when the worker breaks or is gone; what it held is lost then. Returns a function that ends it. */
-  onFault(listener: (message: string) => void): () => void;
+  onFault(listener: (error: WorkerGone) => void): () => void;
 }
 
 function staff<Api>(what: string, start: () => Worker): Staff<Api> {
-  const listeners = new Set<(message: string) => void>();
-  const tell = ({ message }: Error) => listeners.forEach((listener) => listener(message));
+  const listeners = new Set<(error: WorkerGone) => void>();
+  const tell = (error: WorkerGone) => listeners.forEach((listener) => listener(error));
   return {
     ...hire<Api>({ what, start, onFault: tell }),
     onFault: (listener) => {

@@ -66,12 +66,14 @@ export function feedCamera(): () => void {
 /**
  * Draws the finder of a camera on a canvas that nobody has drawn on, until the signal ends it. A finder that dies leaves the desk in the
  * state "failed".
+ * @param onReplaced called when the person wants another finder, on another canvas, in place of this one
  */
 export async function openFinder(
   camera: Camera,
   canvas: HTMLCanvasElement,
   signal: AbortSignal,
   onFrame: (report: Report) => void,
+  onReplaced: () => void,
 ): Promise<void> {
   const { setCamera, setNotice } = useDesk.getState();
   const { take, clear } = useReport.getState();
@@ -101,6 +103,7 @@ export async function openFinder(
         // Nothing is said of what nobody sees any more.
         clear();
         setCamera({ kind: 'failed', message: event.message, what: 'finder' });
+        if (event.again) onReplaced();
       }
     }
   } catch (error) {

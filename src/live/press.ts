@@ -22,6 +22,7 @@ import { rollFor } from '../library/rolls';
 import { noteRefusal } from '../library/room';
 import { rollKeeper } from '../library/staff';
 import { frameId } from '../vault/frame-id';
+import { WorkerReplaced } from '../workers/hire';
 import { STORE_IS_FULL } from '../workers/save-outcome';
 import { attitudeNow } from './attitude';
 import { bodyWith, cameraWith, opticWith } from './camera';
@@ -118,7 +119,12 @@ async function said<T>(wait: () => Promise<T>): Promise<T> {
 
 /** Keeps exposures that are read out later. @throws Error in words for people when they are not safe */
 async function keepLatent(frames: readonly LatentFrame[]): Promise<void> {
-  const outcome = await rollKeeper.call((api) => api.putLatent(frames));
+  const put = () => rollKeeper.call((api) => api.putLatent(frames));
+  // They are here still: another roll is given them in place of one that did not answer. Put twice, they are there once.
+  const outcome = await put().catch((error: unknown) => {
+    if (error instanceof WorkerReplaced) return put();
+    throw error;
+  });
   if (outcome.kind === 'unsaved') throw new Error(outcome.reason);
   rollChanged();
   void readOutWaiting();

@@ -1,6 +1,8 @@
 // A hired worker as the page sees it: asked, broken, late, dismissed, hired again. The worker is the far end of a channel.
 import { closeFarEnds, FarEnd } from '../../tests/far-end';
-import { hire, PATIENCE_MS, WorkerGone, WorkerLate } from './hire';
+import { SILENCE_MS } from './heartbeat';
+import { hire, PATIENCE_MS, WorkerGone, WorkerLate, WorkerReplaced, type Hiring } from './hire';
+import { onSilence, silentNow } from './silence';
 
 interface Api {
   double(n: number): Promise<number>;
@@ -21,11 +23,16 @@ beforeEach(() => waiting.splice(0));
 
 const api = () => ({
   here: () => Promise.resolve(),
+  beat: () => Promise.resolve(),
   double: (n: number) => 2 * n,
   never: () => new Promise(() => undefined),
 });
 
 function staff(...here: boolean[]) {
+  return staffWith({}, ...here);
+}
+
+function staffWith(how: Partial<Hiring>, ...here: boolean[]) {
   const workers: FarEnd[] = [];
   const faults: string[] = [];
   const hired = hire<Api>({
@@ -37,6 +44,7 @@ function staff(...here: boolean[]) {
       return worker as unknown as Worker;
     },
     onFault: ({ message }) => faults.push(message),
+    ...how,
   });
   return { hired, workers, faults };
 }
@@ -131,6 +139,119 @@ describe('that does not come in time', () => {
     const ready = all.hired.ready();
     expect(await all.hired.call((api) => api.double(5))).toBe(10);
     await ready;
+  });
+});
+
+describe('that does not answer', () => {
+  beforeEach(() => void jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask', 'setImmediate'] }));
+  afterEach(() => jest.useRealTimers());
+
+  /** Time passes in small steps, and what was sent meanwhile arrives. */
+  async function pass(ms: number): Promise<void> {
+    for (let left = ms; left > 0; left -= 50) {
+      await jest.advanceTimersByTimeAsync(Math.min(50, left));
+      for (let i = 0; i < 3; i++) await new Promise(setImmediate);
+    }
+  }
+  const told = () => silentNow().map(({ what }) => what);
+  /** It was asked something and has not come back; how that ended. */
+  async function asked({ hired }: ReturnType<typeof staff>): Promise<{ ended?: unknown }> {
+    const outcome: { ended?: unknown } = {};
+    hired.call((api) => api.never()).catch((error: unknown) => (outcome.ended = error));
+    await pass(50);
+    return outcome;
+  }
+
+  it('is told of within three seconds, and no more once it answers', async () => {
+    let changes = 0;
+    const stop = onSilence(() => changes++);
+    const all = staff();
+    const outcome = await asked(all);
+    all.workers[0]!.hang();
+    await pass(SILENCE_MS - 100);
+    expect(told()).toEqual([]);
+    await pass(600);
+    expect(told()).toEqual(['The roll']);
+    all.workers[0]!.goOn();
+    await pass(50);
+    expect([told(), all.workers[0]!.ended, all.faults, outcome, changes]).toEqual([[], false, [], {}, 2]);
+    stop();
+  });
+
+  it('is replaced when the person wants another, and whoever asked it hears why', async () => {
+    const errors: WorkerGone[] = [];
+    const all = staffWith({ onFault: (error) => errors.push(error) });
+    const outcome = await asked(all);
+    all.workers[0]!.hang();
+    await pass(3000);
+    silentNow()[0]!.startAgain();
+    await pass(50);
+    expect(outcome.ended).toBeInstanceOf(WorkerReplaced);
+    expect(errors).toEqual([outcome.ended]);
+    expect([told(), all.workers[0]!.ended]).toEqual([[], true]);
+    const again = all.hired.call((api) => api.double(2));
+    await pass(50);
+    expect([await again, all.workers.length]).toEqual([4, 2]);
+  });
+
+  it('is ended at once where it can be done without', async () => {
+    const all = staffWith({ dispensable: true });
+    const outcome = await asked(all);
+    all.workers[0]!.hang();
+    await pass(3000);
+    expect(outcome.ended).toBeInstanceOf(WorkerGone);
+    expect([told(), all.faults, all.workers[0]!.ended]).toEqual([[], ['The roll does not answer'], true]);
+  });
+
+  it('is left alone while nothing is asked of it, and no timer runs then', async () => {
+    const all = staff();
+    const answer = all.hired.call((api) => api.double(1));
+    await pass(1000);
+    expect(await answer).toBe(2);
+    expect(jest.getTimerCount()).toBe(0);
+    all.workers[0]!.hang();
+    await pass(10_000);
+    expect(told()).toEqual([]);
+  });
+
+  it('is told of as well where it works by itself', async () => {
+    let works = true;
+    const all = staffWith({ working: () => works });
+    const answer = all.hired.call((api) => api.double(1));
+    await pass(50);
+    await answer;
+    all.workers[0]!.hang();
+    await pass(3000);
+    expect(told()).toEqual(['The roll']);
+    works = false;
+    all.workers[0]!.goOn();
+    await pass(1000);
+    expect([told(), jest.getTimerCount()]).toEqual([[], 0]);
+    // Looked after again when it is to work again.
+    works = true;
+    all.hired.attend();
+    all.workers[0]!.hang();
+    await pass(3500);
+    expect(told()).toEqual(['The roll']);
+    all.hired.dismiss('Closed');
+    expect(told()).toEqual([]);
+  });
+
+  it('is given time to be heard by a page that was held up itself', async () => {
+    const all = staff();
+    await asked(all);
+    await pass(500);
+    // Nothing of the page runs for a minute: its own beats do not either.
+    jest.setSystemTime(Date.now() + 60_000);
+    const now = performance.now.bind(performance);
+    const late = jest.spyOn(performance, 'now').mockImplementation(() => now() + 60_000);
+    all.workers[0]!.hang();
+    await pass(SILENCE_MS - 500);
+    expect(told()).toEqual([]);
+    await pass(1500);
+    expect(told()).toEqual(['The roll']);
+    late.mockRestore();
+    all.hired.dismiss('Closed');
   });
 });
 

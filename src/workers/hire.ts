@@ -1,8 +1,10 @@
 // The page's side of a worker: started when first needed, watched while it lives. One that breaks or is gone rejects whatever it was asked, and the
 // next call starts another. One that does not come in time rejects what it is asked and is waited for all the same, until it is asked again: then
-// another is started in its place, which has twice as long.
+// another is started in its place, which has twice as long. One that does not answer any more is told of, and ended when the person wants that.
 import * as Comlink from 'comlink';
 import { aliveLock, type Watched } from './alive';
+import { heartbeat } from './heartbeat';
+import { tellSilent } from './silence';
 
 /** Whoever asks a worker that has not come is told after this time: a phone that opens a page starts many at once. */
 export const PATIENCE_MS = 5000;
@@ -12,6 +14,8 @@ const MOST_PATIENCE_MS = 60_000;
 export class WorkerGone extends Error {}
 /** It has not come in time, and may come yet: `ready` tells when. */
 export class WorkerLate extends WorkerGone {}
+/** It did not answer, and the person wants another in its place. */
+export class WorkerReplaced extends WorkerGone {}
 
 export interface Hired<Api> {
   /**
@@ -21,6 +25,8 @@ export interface Hired<Api> {
   call<P extends Promise<unknown>>(ask: (api: Comlink.Remote<Api>) => P): Promise<Awaited<P>>;
   /** Resolves when the worker is there, or the one in its place, however long that takes. @throws WorkerGone when it breaks meanwhile */
   ready(): Promise<void>;
+  /** Looks after a worker that is there from now on, for as long as it is at something; whatever it is asked begins that too. */
+  attend(): void;
   /** Ends the worker and what it was asked; the next call starts another. */
   dismiss(why: string): void;
 }
@@ -29,7 +35,11 @@ export interface Hiring {
   /** What it is, to begin a sentence with: "The roll". */
   readonly what: string;
   readonly start: () => Worker;
-  /** Told when a worker breaks, or is gone. */
+  /** Whether it is at something though it has nothing to answer. */
+  readonly working?: () => boolean;
+  /** True for one that the program can do without: it is ended as soon as it does not answer, where others are told of. */
+  readonly dispensable?: boolean;
+  /** Told when a worker breaks, or is gone; with WorkerReplaced when the person wants another. */
   readonly onFault?: (error: WorkerGone) => void;
 }
 
@@ -41,12 +51,21 @@ interface Running<Api> {
   readonly gone: Promise<never>;
   /** True while it has not come, though somebody has waited for it as long as anybody does. */
   late: boolean;
+  /** Calls that wait for their answers. */
+  asked: number;
+  attend(): void;
   end(error: WorkerGone): void;
 }
 
 let count = 0;
 
-export function hire<Api>({ what, start, onFault = () => undefined }: Hiring): Hired<Api> {
+export function hire<Api>({
+  what,
+  start,
+  working = () => false,
+  dispensable = false,
+  onFault = () => undefined,
+}: Hiring): Hired<Api> {
   let running: Running<Api> | undefined;
   let patienceMs = PATIENCE_MS;
 
@@ -64,18 +83,32 @@ export function hire<Api>({ what, start, onFault = () => undefined }: Hiring): H
       here,
       gone,
       late: false,
+      asked: 0,
+      attend: () => heart.attend(),
       end: (error) => {
         watch.abort();
+        heart.stop();
         worker.terminate();
         if (running === one) running = undefined;
         fail(error);
       },
     };
-    const broken = (message: string) => {
-      const error = new WorkerGone(message);
+    const over = (error: WorkerGone) => {
       one.end(error);
       onFault(error);
     };
+    const broken = (message: string) => over(new WorkerGone(message));
+    const startAgain = () => over(new WorkerReplaced(`${what} was started again`));
+    let answers: () => void = () => undefined;
+    const heart = heartbeat({
+      due: () => one.asked > 0 || working(),
+      beat: () => (api as unknown as Comlink.Remote<Watched>).beat(),
+      onSilent: () => {
+        if (dispensable) broken(`${what} does not answer`);
+        else answers = tellSilent({ what, startAgain });
+      },
+      onAnswer: () => answers(),
+    });
     worker.addEventListener('error', (e) => {
       e.preventDefault();
       broken(e.message ? `${what} broke: ${plain(e.message)}` : `${what} could not be loaded`);
@@ -102,10 +135,19 @@ export function hire<Api>({ what, start, onFault = () => undefined }: Hiring): H
         one.late = true;
         return new WorkerLate(`${what} does not come`);
       });
-      return await Promise.race<Awaited<P>>([
-        ask(one.api as unknown as Comlink.Remote<Api>) as unknown as Promise<Awaited<P>>,
-        one.gone,
-      ]);
+      one.asked++;
+      one.attend();
+      try {
+        return await Promise.race<Awaited<P>>([
+          ask(one.api as unknown as Comlink.Remote<Api>) as unknown as Promise<Awaited<P>>,
+          one.gone,
+        ]);
+      } finally {
+        one.asked--;
+      }
+    },
+    attend: () => {
+      if (running && !running.late) running.attend();
     },
     ready: async () => {
       for (;;) {

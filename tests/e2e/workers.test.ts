@@ -10,6 +10,7 @@ import {
   rollBecomes,
   rollCount,
   safe,
+  serious,
   take,
   taken,
   tap,
@@ -20,7 +21,16 @@ import {
 } from './browser';
 import { inLong, LONG } from '../sweep';
 
-type Name = 'painter' | 'finder' | 'exposer' | 'roll' | 'lightbox' | 'looker' | 'bands-1' | 'bands-2';
+type Name =
+  | 'painter'
+  | 'finder'
+  | 'exposer'
+  | 'exporter'
+  | 'roll'
+  | 'lightbox'
+  | 'looker'
+  | 'bands-1'
+  | 'bands-2';
 /** What is wrong with a script: it does not come, is no program, or throws as it starts. */
 type Flaw = 'blocked' | 'garbled' | 'throwing';
 /** A page in place of a script throws as it starts, like any other that does: the long checks try all the same. */
@@ -252,6 +262,71 @@ describe('on the same page', () => {
     await finderComesBack(page);
   });
 
+  /** A running worker comes to no end any more, and answers nothing. */
+  const loops = async (name: Name) => {
+    const worker = await workerOf(page, name);
+    await worker.evaluate(() => {
+      setTimeout(() => {
+        for (;;);
+      });
+    });
+  };
+
+  it('a finder that loops for ever is told of, and another takes its place in one tap', async () => {
+    await loops('finder');
+    await page.waitForSelector(byId('silent'));
+    expect(await serious(page)).toEqual([]);
+    await tap(page, 'silent-again');
+    await page.waitForSelector(byId('silent'), { hidden: true });
+    await live(page);
+    await framesPass(page, 2);
+    expect(await page.$(byId('finder-again'))).toBeNull();
+  });
+
+  it('a roll that loops for ever keeps a press waiting; with another it is safe, and there once', async () => {
+    const { frames } = await rollCount(page);
+    await loops('roll');
+    await safe(page, async () => {
+      await tap(page, 'release');
+      await tap(page, 'silent-again');
+    });
+    await rollBecomes(page, { frames: frames + 1, waiting: 0 });
+    expect(await page.$(byId('silent'))).toBeNull();
+    expect(await page.$(byId('keeper-fault'))).toBeNull();
+  });
+
+  inLong('an exposer that loops for ever: another exposes what it had in hand', async () => {
+    const { frames } = await rollCount(page);
+    await loops('exposer');
+    await safe(page, () => tap(page, 'release'));
+    await tap(page, 'silent-again');
+    await rollBecomes(page, { frames: frames + 1, waiting: 0 });
+  });
+
+  it('a lightbox that loops for ever in the midst of its work: another opens the frame; so with the exporter', async () => {
+    await tap(page, 'open-sheet');
+    await tapOn(page, (await page.waitForSelector(byId('sheet-frame')))!);
+    await page.waitForSelector(byId('picture-fit'));
+    await loops('lightbox');
+    await tap(page, 'full');
+    await tap(page, 'silent-again');
+    await page.waitForSelector(`${byId('picture-full')}, ${byId('picture-fit')}`);
+    expect(await page.$(byId('open-again'))).toBeNull();
+    if (LONG) {
+      await tap(page, 'export-run');
+      await wordsBecome(page, 'export-said', /1 frame exported/);
+      await loops('exporter');
+      await tap(page, 'export-run');
+      await tap(page, 'silent-again');
+      await wordsBecome(page, 'export-said', /started again/);
+      await tap(page, 'export-run');
+      await wordsBecome(page, 'export-said', /1 frame exported/);
+    }
+    await tap(page, 'to-sheet');
+    await tap(page, 'to-finder');
+    await live(page);
+  });
+
   it('the painter’s end is not noticed: the page draws the scopes itself', async () => {
     await workerOf(page, 'painter');
     const inks = () =>
@@ -274,7 +349,7 @@ describe('on the same page', () => {
     expect(await inks()).toBeGreaterThan(100);
   });
 
-  it('two hands expose a capture beside the exposer; one that is gone in the middle of it is done without, and is there again', async () => {
+  it('two hands expose a capture beside the exposer; one that never comes to the end of it is done without, and is there again', async () => {
     const stretches = async (name: Name) => {
       const worker = await workerOf(page, name);
       return worker.evaluate(() => performance.getEntriesByName('velmo-stretch').length);
@@ -305,7 +380,6 @@ describe('on the same page', () => {
       };
     });
     await safe(page, () => tap(page, 'release'));
-    await end(page, 'bands-1');
     await taken(page);
     await rollBecomes(page, { frames: frames + 1, waiting: 0 });
     const after = await helps('bands-1');

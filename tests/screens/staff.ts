@@ -15,7 +15,7 @@ function inThread<Api>(
   what: string,
   load: () => Promise<unknown>,
 ): Staff<Api> & { break(inWork?: boolean): void; late(): () => void } {
-  const listeners = new Set<(message: string) => void>();
+  const listeners = new Set<(error: WorkerGone) => void>();
   let api: Promise<Api> | undefined;
   let broken = false;
   /** Resolves when it comes after all. */
@@ -38,6 +38,7 @@ function inThread<Api>(
       await coming;
       await there();
     },
+    attend: () => undefined,
     dismiss: () => undefined,
     onFault: (listener) => {
       listeners.add(listener);
@@ -46,7 +47,7 @@ function inThread<Api>(
     /** It is gone, which is told; another takes its place. @param inWork true: what is asked next is lost with it */
     break: (inWork = false) => {
       broken = inWork;
-      listeners.forEach((listener) => listener(`${what} is gone`));
+      listeners.forEach((listener) => listener(new WorkerGone(`${what} is gone`)));
     },
     /** It does not come in time, until what is returned is called. */
     late: () => {

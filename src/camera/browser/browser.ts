@@ -5,7 +5,7 @@ import type { Body, Optic } from '../../core/body/body';
 import type { WhitePoint } from '../../core/colour/temperature';
 import type { SettingValues } from '../../core/setting/settings';
 import { eventSource, type EventSource } from '../../workers/events';
-import { hire, PATIENCE_MS, WorkerGone, type Hired } from '../../workers/hire';
+import { hire, PATIENCE_MS, WorkerGone, WorkerReplaced, type Hired } from '../../workers/hire';
 import type { Order } from '../order';
 import type { Camera, CameraEvent, Sequence, Shot, ShotEvent } from '../port';
 import type { Report } from '../report';
@@ -207,9 +207,10 @@ export function browserCamera(): Camera {
       const worker = hire<LookerApi>({
         what: 'The finder',
         start: () => new Worker(new URL('./looker.worker.ts', import.meta.url), { name: 'looker' }),
-        onFault: ({ message }) => {
+        working: () => mine.opened !== undefined && (order?.running ?? false),
+        onFault: (error) => {
           close(mine);
-          events.push({ kind: 'fault', message });
+          events.push({ kind: 'fault', message: error.message, again: error instanceof WorkerReplaced });
         },
       });
       const mine: Session = { worker, events, signal };

@@ -10,6 +10,7 @@ import {
 import type { DrawnPlates } from '../../core/scene/light-rows';
 import type { Steadiness } from '../../core/scene/shake';
 import { watched } from '../../workers/alive';
+import { pause } from '../../workers/pause';
 
 let stage: CaptureStage | undefined;
 
@@ -27,7 +28,8 @@ const api = {
     if (!stage) throw new Error('There is nothing to expose from');
     const started = performance.now();
     const bands = exposedStretch(stage, order, steadiness, stretch, data);
-    while (!bands.next().done);
+    // Between two bands it answers whoever asks whether it is there.
+    while (!bands.next().done) await pause();
     performance.measure('velmo-stretch', { start: started });
   },
 };

@@ -18,6 +18,7 @@ import { viewScene, type SceneView } from '../../core/scene/view';
 import { OPTICS } from '../../core/sensor/cameras';
 import type { LensId } from '../../core/sensor/simulated-camera';
 import { watched } from '../../workers/alive';
+import { pause } from '../../workers/pause';
 import type { Print } from '../../core/setting/print';
 import { encodeJpeg } from '../../workers/encode-jpeg';
 import type { TakenFrame, TakeStage } from '../port';
@@ -94,15 +95,6 @@ const leaving = new Map<string, () => void>();
 
 /** Ids of frames that were being read out and are not wanted any more. */
 const left = new Set<string>();
-
-const turn = new MessageChannel();
-/** Lets what the page has asked meanwhile come first: a message to oneself comes after those that wait. */
-function pause(): Promise<void> {
-  return new Promise((resolve) => {
-    turn.port1.onmessage = () => resolve();
-    turn.port2.postMessage(null);
-  });
-}
 
 const api = {
   ...watched(),

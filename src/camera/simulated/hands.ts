@@ -19,7 +19,8 @@ export interface Hands {
   anew(): void;
 }
 
-export function handsBeside(exposer: () => Hired<ExposerApi>): Hands {
+/** @param working whether a frame is being exposed, by them too */
+export function handsBeside(exposer: () => Hired<ExposerApi>, working: () => boolean): Hands {
   const joined = new Set<string>();
   /** Known when they are first called. */
   let staff: ReturnType<typeof hireAll> | undefined;
@@ -28,6 +29,8 @@ export function handsBeside(exposer: () => Hired<ExposerApi>): Hands {
       const name = `bands-${i + 1}`;
       const worker = hire<BandsApi>({
         what: 'A hand of the exposer',
+        // One that does not come to the end of its stretch would keep the frame from its own for ever.
+        ...{ working, dispensable: true },
         start: () => new Worker(new URL('./bands.worker.ts', import.meta.url), { name }),
         onFault: () => {
           joined.delete(name);
@@ -54,7 +57,10 @@ export function handsBeside(exposer: () => Hired<ExposerApi>): Hands {
   return {
     call: () => {
       staff ??= hireAll();
-      for (const { name, worker } of staff) if (!joined.has(name)) void join(name, worker);
+      for (const { name, worker } of staff) {
+        worker.attend();
+        if (!joined.has(name)) void join(name, worker);
+      }
     },
     anew: () => joined.clear(),
   };

@@ -6,7 +6,7 @@ import { isLensId, simulatedBodies } from '../../core/sensor/cameras';
 import type { LensId } from '../../core/sensor/simulated-camera';
 import { isUnknown } from '../../core/units/known';
 import { eventSource } from '../../workers/events';
-import { hire, PATIENCE_MS, WorkerGone, type Hired } from '../../workers/hire';
+import { hire, PATIENCE_MS, WorkerGone, WorkerReplaced, type Hired } from '../../workers/hire';
 import type { Order } from '../order';
 import type { Camera, CameraEvent, LoupeWindow, Sequence, Shot, ShotEvent, ViewStatus } from '../port';
 import type { Report } from '../report';
@@ -32,6 +32,8 @@ export function simulatedCamera(): SimulatedCamera {
   const worlds = new Map<number, World>();
   const prints = new Map<number, Print | null>();
   let finder: Hired<FinderApi> | undefined;
+  /** Frames that are being exposed. */
+  let readingOut = 0;
   let preparing: ReturnType<typeof setTimeout> | undefined;
   /** Where the open finder tells what is to be known, and that it is of no more use. */
   let note: (message: string) => void = () => undefined;
@@ -42,10 +44,16 @@ export function simulatedCamera(): SimulatedCamera {
       hands.anew();
       return new Worker(new URL('./exposer.worker.ts', import.meta.url), { name: 'exposer' });
     },
-    onFault: ({ message }) => note(`${message}. The next press starts it again.`),
+    onFault: (error) => {
+      // What it had in hand is asked for again without a word.
+      if (!(error instanceof WorkerReplaced)) note(`${error.message}. The next press starts it again.`);
+    },
   });
 
-  const hands = handsBeside(() => exposer);
+  const hands = handsBeside(
+    () => exposer,
+    () => readingOut > 0,
+  );
 
   function tell(): void {
     if (!finder || !order || !world) return;
@@ -87,9 +95,12 @@ export function simulatedCamera(): SimulatedCamera {
         if (finder === mine) finder = undefined;
         // What it had sent may still arrive.
         broken = true;
-        events.push({ kind: 'fault', message: error.message });
+        events.push({ kind: 'fault', message: error.message, again: error instanceof WorkerReplaced });
       };
-      const mine = hire<FinderApi>({ what: 'The finder', start: startFinder, onFault: fault });
+      const mine = hire<FinderApi>({
+        ...{ what: 'The finder', start: startFinder, onFault: fault },
+        working: () => order?.running ?? false,
+      });
       finder = mine;
       note = (message) => events.push({ kind: 'note', message });
       giveUp = (error) => {
@@ -139,8 +150,15 @@ export function simulatedCamera(): SimulatedCamera {
         return sequence.shots.map((shot) => exposed(shot, sequence, at));
       },
       readOut: (frame, signal) => {
-        hands.call();
-        return readOut(exposer, frame, signal);
+        return (async function* () {
+          readingOut++;
+          try {
+            hands.call();
+            yield* readOut(exposer, frame, signal);
+          } finally {
+            readingOut--;
+          }
+        })();
       },
     },
 

@@ -1,6 +1,6 @@
 // The finder: the canvas that the camera draws on, what is read, and what the person switched on. A stroke down clears it, a stroke up brings
 // back what was there.
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { GestureDetector } from 'react-native-gesture-handler';
 import { useRawWords, useReport } from '../../live/report';
@@ -13,6 +13,7 @@ import { bodies, opticWith } from '../../live/camera';
 import { LADDERS } from '../../live/desk-state';
 import { at, CUT_LADDER, nearestStep } from '../../core/units/ladders';
 import type { Camera } from '../../camera/port';
+import type { Report } from '../../camera/report';
 import { ARROWS } from '../../ui/arrows';
 import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
@@ -57,6 +58,7 @@ export function FinderPicture({
   const body = useBody();
   const camera = useCamera();
   const [attempt, setAttempt] = useState(0);
+  const startAgain = useCallback(() => setAttempt((before) => before + 1), []);
   const spot = useDesk((d) => d.spot);
   const zoom = useZoom();
   const touches = useTouch(ref, {
@@ -90,7 +92,7 @@ export function FinderPicture({
           testID="finder"
           style={[StyleSheet.absoluteFill, styles.picture]}
         >
-          <FinderCanvas key={attempt} camera={camera} />
+          <FinderCanvas key={attempt} camera={camera} onReplaced={startAgain} />
           {!cleared && <FrameLayer width={width} height={height} />}
           {!cleared && <ReadArea width={width} height={height} />}
         </View>
@@ -145,7 +147,7 @@ export function FinderPicture({
               <Button
                 label="Start the finder again"
                 kind="primary"
-                onPress={() => setAttempt(attempt + 1)}
+                onPress={startAgain}
                 testID="finder-again"
               />
               {!body.arrangedWorld && <OtherCamera />}
@@ -210,7 +212,7 @@ function Blink() {
 }
 
 /** The canvas is made outside React: once its drawing is handed to a worker it must never be made again. */
-function FinderCanvas({ camera }: { camera: Camera }) {
+function FinderCanvas({ camera, onReplaced }: { camera: Camera; onReplaced: () => void }) {
   const host = useRef<View>(null);
   useEffect(() => {
     const element = host.current as unknown as HTMLElement | null;
@@ -219,7 +221,7 @@ function FinderCanvas({ camera }: { camera: Camera }) {
     Object.assign(canvas.style, { width: '100%', height: '100%', display: 'block', objectFit: 'cover' });
     element.appendChild(canvas);
     const controller = new AbortController();
-    void openFinder(camera, canvas, controller.signal, (report) => {
+    const show = (report: Report) => {
       const { frame, view, seq, stageMs, reading, pins } = report;
       fitTo(canvas, report.zoomTimes);
       // For whoever measures the page from outside.
@@ -237,7 +239,8 @@ function FinderCanvas({ camera }: { camera: Camera }) {
       canvas.dataset.pins = pins
         .map(({ letter, fromGreyEv }) => `${letter}${fromGreyEv.toFixed(3)}`)
         .join(' ');
-    });
+    };
+    void openFinder(camera, canvas, controller.signal, show, onReplaced);
     // Until the finder has followed, what it showed last is drawn as large as it will be.
     const stopZoom = useDesk.subscribe(() => {
       const shown = useReport.getState().report?.zoomTimes;
@@ -260,7 +263,7 @@ function FinderCanvas({ camera }: { camera: Camera }) {
       controller.abort();
       canvas.remove();
     };
-  }, [camera]);
+  }, [camera, onReplaced]);
   return <View ref={host} style={StyleSheet.absoluteFill} />;
 }
 

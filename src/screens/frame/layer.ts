@@ -140,6 +140,12 @@ class Feed {
     if (!this.busy && this.failedOf !== keyOf(wanted)) void this.run();
   }
 
+  /** The frame is not open: when it is opened anew, what failed is asked for again. */
+  rest(): void {
+    this.failedOf = null;
+    if (this.layer.failed !== null) this.set({ failed: null });
+  }
+
   close(): void {
     this.over = true;
     this.layer.fit?.close();
@@ -244,6 +250,7 @@ export function useLayer(wanted: Wanted | null): Layer {
   }, []);
   useEffect(() => {
     if (wanted) feed.current?.want(wanted);
+    else feed.current?.rest();
   });
   useEffect(() => feed.current?.drawn(layer), [layer]);
   return layer;

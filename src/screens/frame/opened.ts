@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import { printOf, type FrameRecord } from '../../core/frame/record';
 import type { Opened, OpenedFile } from '../../workers/lightbox.worker';
-import { WorkerGone, WorkerLate } from '../../workers/hire';
+import { WorkerGone, WorkerLate, WorkerReplaced } from '../../workers/hire';
 import { lightbox } from '../../library/staff';
 
 export type Opening =
@@ -25,7 +25,11 @@ export function useOpening(record: FrameRecord, attempt: number): Opening {
     const set = (opening: Opening) => !gone && setState({ of: key, opening });
     const fail = (message: string, there: boolean) => set({ kind: 'failed', message, there });
     // Whatever becomes of the lightbox, the file is where it was.
-    const stop = lightbox.onFault((message) => fail(`${message}.`, true));
+    const stop = lightbox.onFault((error) => {
+      if (!(error instanceof WorkerReplaced)) return fail(`${error.message}.`, true);
+      set({ kind: 'opening' });
+      begin();
+    });
     const open = async () => {
       if (plain) {
         const preview = await lightbox.call((api) => api.preview(record));
@@ -43,6 +47,8 @@ export function useOpening(record: FrameRecord, attempt: number): Opening {
     };
     const begin = (): void =>
       void open().catch((error: unknown) => {
+        // It is opened again already.
+        if (error instanceof WorkerReplaced) return;
         const { name = '', message = String(error) } = (error ?? {}) as Partial<Error>;
         fail(message, name === 'DngError' || error instanceof WorkerGone);
         // On a slow machine it comes after all: nobody should have to ask again then.

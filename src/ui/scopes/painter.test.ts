@@ -5,13 +5,14 @@ import type { ScopeData } from './paint';
 jest.mock('../theme', () => ({ font: { medium: 'x' }, fontUrl: () => '/x' }));
 
 const DATA = {} as ScopeData;
-let [shown, hangs] = [0, false];
+let shown = 0;
 let painter: FarEnd;
 
 function Painter() {
   painter = new FarEnd({
     here: () => Promise.resolve(),
-    show: () => (hangs ? new Promise(() => undefined) : void shown++),
+    beat: () => Promise.resolve(),
+    show: () => void shown++,
   });
   painter.come();
   return painter;
@@ -29,7 +30,8 @@ it('draws what is newest; once it hangs it is let go, and the page draws', async
     await jest.advanceTimersByTimeAsync(ms);
     for (let i = 0; i < 10; i++) await new Promise(setImmediate);
   };
-  const { show, SILENT_MS, usePainter } = await import('./painter');
+  const { show, usePainter } = await import('./painter');
+  const SILENT_MS = 3000;
   show(DATA);
   await pass(10);
   expect([usePainter.getState().by, shown]).toEqual(['painter', 1]);
@@ -38,11 +40,11 @@ it('draws what is newest; once it hangs it is let go, and the page draws', async
   show(DATA);
   await pass(10);
   expect([usePainter.getState().by, shown, painter.ended]).toEqual(['painter', 2, false]);
-  hangs = true;
+  painter.hang();
   show(DATA);
-  await pass(SILENT_MS - 100);
+  await pass(SILENT_MS / 2);
   expect(usePainter.getState().by).toBe('painter');
-  await pass(200);
+  await pass(SILENT_MS / 2 + 100);
   expect([usePainter.getState().by, painter.ended]).toEqual(['page', true]);
   show(DATA);
   await pass(10);

@@ -1,5 +1,5 @@
-// The page's side of the painter: hands canvases over and passes on what there is to show. Should the painter break or hang, or where canvases cannot
-// be handed over, the page draws by itself.
+// The page's side of the painter: hands canvases over and passes on what there is to show. Should the painter break or not answer, or where canvases
+// cannot be handed over, the page draws by itself.
 import { font, fontUrl } from '../theme';
 import * as Comlink from 'comlink';
 import { create } from 'zustand';
@@ -18,12 +18,10 @@ export const usePainter = create<{ readonly by: 'painter' | 'page' }>()(() => ({
 
 const byPage = () => usePainter.setState({ by: 'page' });
 
-/** Whoever has not drawn by then hangs, ms. */
-export const SILENT_MS = 3000;
-
 const worker = hire<PainterApi>({
   what: 'The painter',
   start: () => new Worker(new URL('./painter.worker.ts', import.meta.url), { name: 'painter' }),
+  dispensable: true,
   onFault: byPage,
 });
 
@@ -67,12 +65,7 @@ export function show(data: ScopeData | null): void {
       while (waiting) {
         const { data: next } = waiting;
         waiting = undefined;
-        const silent = setTimeout(() => worker.dismiss('The painter does not answer'), SILENT_MS);
-        try {
-          await worker.call((api) => api.show(next));
-        } finally {
-          clearTimeout(silent);
-        }
+        await worker.call((api) => api.show(next));
       }
     } catch {
       byPage();
