@@ -1,4 +1,4 @@
-// Three kinds of checks: units beside the code, references against the outside world, and the built app in a browser.
+// Kinds of checks: units beside the code, screens, references against the outside world, the built app in a browser, and in other engines.
 // The same cases of every property in each run.
 const seeded = { '^fast-check$': '<rootDir>/tests/seeded.cjs' };
 
@@ -40,6 +40,7 @@ module.exports = {
   testTimeout: process.env.VELMO_LONG === '1' ? 3_600_000 : 300_000,
   testSequencer: '<rootDir>/tools/longest-first.cjs',
   projects: [
+    { ...node, displayName: 'engines', testMatch: ['<rootDir>/tests/engines/**/*.test.ts'] },
     { ...node, displayName: 'units', testMatch: ['<rootDir>/{src,cli,server,tools,bench}/**/*.test.ts'] },
     screens,
     { ...node, displayName: 'reference', testMatch: ['<rootDir>/tests/reference/**/*.test.ts'] },

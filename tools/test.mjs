@@ -1,5 +1,5 @@
 // `npm test`: installs what is missing (npm and Debian packages), then runs every check, both cores at work. The last line counts them.
-// `npm run test:long` runs the same with all that sweeps leave out here.
+// `npm run test:long` runs the same with all that sweeps leave out here, and other engines; `npm run test:engines` those alone.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -13,11 +13,19 @@ const PROGRAMS = {
   exiftool: 'libimage-exiftool-perl',
   exiv2: 'exiv2',
 };
+/** And those that other engines come in. */
+const ENGINE_PROGRAMS = {
+  'firefox-esr': 'firefox-esr',
+  WebKitWebDriver: 'webkit2gtk-driver',
+  Xvfb: 'xvfb',
+};
 const LONG = process.argv.includes('--long');
+const ENGINES_ALONE = process.argv.includes('--engines');
+const ENGINES = LONG || ENGINES_ALONE;
 const started = Date.now();
 
 installPackages();
-installPrograms();
+installPrograms(ENGINES ? { ...PROGRAMS, ...ENGINE_PROGRAMS } : PROGRAMS);
 mkdirSync(join(root, '.cache'), { recursive: true });
 
 let [passed, failed] = [0, 0];
@@ -33,24 +41,36 @@ const light = built('buildForTests');
 const served = light.then(() => built('buildApp'));
 // Told where it is waited for.
 for (const build of [light, served]) build.catch(() => undefined);
-await check('types', process.execPath, [join(root, 'node_modules/typescript-7/bin/tsc'), '--noEmit']);
-await check('lint', bin('oxlint'), ['.']);
-await check('format', bin('oxfmt'), ['--check', '.']);
-const layers = ['app', 'src', 'cli', 'server', 'bench', 'tools'];
-await check('import direction', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...layers]);
-await check('names in general code', bin('tsx'), ['tools/names.ts']);
-await check('unused code', bin('knip'), ['--no-config-hints']);
-await check('weight of the repository', process.execPath, ['tools/weight.mjs']);
-// Units need no app: they have the core that is free by now, until it is there.
+if (!ENGINES_ALONE) await checkAll();
 await light;
-const units = jest(['units'], 1);
 await served;
-await Promise.all([units, jest(['screens', 'reference', 'e2e'], 4)]);
+if (ENGINES) {
+  for (const program of [PROGRAMS.chromium, 'firefox-esr', 'WebKitWebDriver'])
+    console.log(spawnSync(program, ['--version'], { encoding: 'utf8' }).stdout.trim());
+  // One engine at a time: each has its own browser, and both cores.
+  await jest(['engines'], 1);
+}
 tellSeconds();
 tellFailures();
 console.log(`${seconds(Date.now() - started)} in all`);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
+
+async function checkAll() {
+  await check('types', process.execPath, [join(root, 'node_modules/typescript-7/bin/tsc'), '--noEmit']);
+  await check('lint', bin('oxlint'), ['.']);
+  await check('format', bin('oxfmt'), ['--check', '.']);
+  const layers = ['app', 'src', 'cli', 'server', 'bench', 'tools'];
+  await check('import direction', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...layers]);
+  await check('names in general code', bin('tsx'), ['tools/names.ts']);
+  await check('unused code', bin('knip'), ['--no-config-hints']);
+  await check('weight of the repository', process.execPath, ['tools/weight.mjs']);
+  // Units need no app: they have the core that is free by now, until it is there.
+  await light;
+  const units = jest(['units'], 1);
+  await served;
+  await Promise.all([units, jest(['screens', 'reference', 'e2e'], 4)]);
+}
 
 function seconds(ms) {
   return `${(ms / 1000).toFixed(1)} s`;
@@ -135,8 +155,8 @@ function tellFailures() {
     console.log(`✕ ${name}\n${why.trim().split('\n').slice(0, LINES).join('\n')}`);
 }
 
-function installPrograms() {
-  const missing = Object.entries(PROGRAMS).filter(([program]) => spawnSync('which', [program]).status !== 0);
+function installPrograms(wanted) {
+  const missing = Object.entries(wanted).filter(([program]) => spawnSync('which', [program]).status !== 0);
   if (missing.length === 0) return;
   const packages = missing.map(([, name]) => name);
   console.log(`Installing Debian packages: ${packages.join(' ')}…`);
