@@ -8,15 +8,15 @@ import { previewStage } from '../src/core/scene/light-rows';
 import { markedSites } from '../src/core/scene/marked-sites';
 import type { SceneView } from '../src/core/scene/view';
 import { CLEAN_DB } from '../src/core/scopes/limits';
-import { bracketed, planBracket, type Bracket, type BracketPlan } from '../src/core/sequence/bracket';
+import { bracketed, planBracket, roomOf, type Bracket, type BracketPlan } from '../src/core/sequence/bracket';
 import { beyondWords, bracketWords, ONE_FRAME } from '../src/core/setting/bracket';
 import { UsageError } from './arguments';
 
 export interface ShotsAsked {
   readonly bracket: Bracket;
   readonly shots: readonly ExposureSettings[];
-  /** What the scene asks for, where it was asked. */
-  readonly plan?: BracketPlan;
+  /** What the scene asks for, where it was asked; there is a set, or one frame. */
+  readonly plan?: Exclude<BracketPlan, { kind: 'none' }>;
 }
 
 /** @throws UsageError with a way out when the set does not fit into what the camera can do */
@@ -54,7 +54,7 @@ export function plannedShots(
     tolerance: { share: BURN_SHARE, area: 0 },
     cleanDb: CLEAN_DB,
   });
-  const plan = planBracket(range, headroomEv);
+  const plan = planBracket(range, headroomEv, roomOf('shutter', settings));
   if (plan.kind === 'none') throw new UsageError(`--bracket planned: ${plan.why}`);
   const { frames, stepThirds } = plan.kind === 'set' ? plan : ONE_FRAME;
   const middle = {

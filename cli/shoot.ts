@@ -13,7 +13,8 @@ import type { SceneView } from '../src/core/scene/view';
 import { viewSource } from '../src/core/scene/view-source';
 import { opticOfCamera } from '../src/core/sensor/cameras';
 import { momentsOf } from '../src/core/sequence/moments';
-import { bracketWords } from '../src/core/setting/bracket';
+import { bracketWords, leftOutWords } from '../src/core/setting/bracket';
+import { hasIris } from '../src/core/body/body';
 import { burstWords } from '../src/core/setting/burst';
 import {
   creditOf,
@@ -171,6 +172,8 @@ export async function shootCommand(args: Arguments): Promise<number> {
   if (args.json) console.log(JSON.stringify(many ? { folder: out, ...sequence, frames } : frames[0]));
   else {
     if (many) console.log(`${out}: ${burst ? burstWords(burst) : bracketWords(bracket)}`);
+    const left = plan && leftOutWords(plan.left, bracket.by, hasIris(opticOfCamera(whole.camera)));
+    if (left) console.log(left);
     for (const frame of frames) print(frame);
   }
   return 0;

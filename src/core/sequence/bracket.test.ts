@@ -118,11 +118,11 @@ function spansOf(plan: BracketPlan & { kind: 'set' }, headroomEv: number, sensor
 describe('a set planned from the scene', () => {
   const SENSOR = 9.5;
   const planned = (sceneEv: number, headroomEv = 0.5, sensorEv = SENSOR) =>
-    planBracket({ sceneEv, sensorEv, frames: null }, headroomEv);
+    planBracket({ sceneEv, sensorEv, frames: null }, headroomEv, { under: 99, over: 99 });
 
   it('is one frame where one holds the scene, just under clip', () => {
-    expect(planned(6.8, 1.7)).toEqual({ kind: 'one', middleThirds: 5 });
-    expect(planned(0, -2.1)).toEqual({ kind: 'one', middleThirds: -7 });
+    expect(planned(6.8, 1.7)).toMatchObject({ kind: 'one', middleThirds: 5 });
+    expect(planned(0, -2.1)).toMatchObject({ kind: 'one', middleThirds: -7 });
   });
 
   it('holds every level between the ends clean and unclipped, a stop or more in common, with as few frames as can be', () => {
@@ -163,6 +163,38 @@ describe('a set planned from the scene', () => {
         },
       ),
       { numRuns: 400 },
+    );
+  });
+
+  it('where time ends, of what there is: inside of it, and what is left out is told to the third', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 5, max: 24, noNaN: true }),
+        fc.double({ min: -8, max: 8, noNaN: true }),
+        fc.double({ min: 4, max: 12, noNaN: true }),
+        fc.integer({ min: 0, max: 20 }),
+        fc.integer({ min: 0, max: 20 }),
+        (sceneEv, headroomEv, sensorEv, under, over) => {
+          const range = { sceneEv, sensorEv, frames: null };
+          const plan = planBracket(range, headroomEv, { under, over });
+          if (plan.kind === 'none') return;
+          const set = plan.kind === 'set' ? plan : { ...plan, frames: 1, stepThirds: 1 };
+          const thirds = bracketThirds({ ...set, order: 'rising' }).map((third) => set.middleThirds + third);
+          const [darkest, brightest] = [thirds[0]!, thirds.at(-1)!];
+          expect(darkest).toBeGreaterThanOrEqual(-under);
+          expect(brightest).toBeLessThanOrEqual(over);
+          // By how much the darkest clips what counts, and the brightest has the last shadow under the clean line.
+          const clips = darkest - 3 * headroomEv;
+          const sinks = 3 * (headroomEv + sceneEv - sensorEv) - brightest;
+          const { highlights, shadows } = plan.left;
+          expect([clips <= highlights + 1e-2, sinks <= shadows + 1e-2]).toEqual([true, true]);
+          if (highlights > 0) expect([darkest + under, clips > highlights - 1 - 1e-2]).toEqual([0, true]);
+          // Steps are thirds: even ones may end before the last that there is.
+          if (shadows > 0) expect(brightest).toBeGreaterThan(over - set.frames);
+          if (plan.kind === 'set') expect(sensorEv - set.stepThirds / 3).toBeGreaterThanOrEqual(1 - 1e-3);
+        },
+      ),
+      { numRuns: 600 },
     );
   });
 

@@ -78,8 +78,14 @@ const LADDERS: Readonly<Record<BracketWay, Ladder>> = {
 /** Of a third: rounding of exact values, nothing else. */
 const ROUNDING = 1e-3;
 
-/** Thirds of light below and above a value that a ladder still has. */
-function roomOf(by: BracketWay, { shutterS, iso }: ExposureSettings): { under: number; over: number } {
+/** Thirds of a stop of light that there still are below and above an exposure, whole ones. */
+export interface LightRoom {
+  readonly under: number;
+  readonly over: number;
+}
+
+/** What time, or ISO, still has. */
+export function roomOf(by: BracketWay, { shutterS, iso }: ExposureSettings): LightRoom {
   const ladder = LADDERS[by];
   const at = thirdsOn(ladder, by === 'shutter' ? shutterS : iso);
   const end = thirdsOn(ladder, ladder[ladder.length - 1]!.exact);
@@ -144,37 +150,58 @@ export type BracketPlan =
       readonly stepThirds: number;
       /** Where the middle of the set lies from the exposure that the range was measured at, thirds of a stop of light. */
       readonly middleThirds: number;
+      readonly left: LeftOut;
     }
   /** One frame holds it: as far from the measured exposure as this its highlights reach clip and no more. */
-  | { readonly kind: 'one'; readonly middleThirds: number }
+  | { readonly kind: 'one'; readonly middleThirds: number; readonly left: LeftOut }
   | { readonly kind: 'none'; readonly why: string };
+
+/** What there is no light short enough, or long enough, to hold, thirds of a stop: of the highlights over clip, of the shadows below clean; 0 where all is held. */
+export interface LeftOut {
+  readonly highlights: number;
+  readonly shadows: number;
+}
 
 /**
  * The smallest set of frames, evenly apart and a stop or more in common, between which all that is wanted of a scene lies clean and unclipped: the
- * darkest holds the highlights that count just under clip, the brightest the shadows that count above the clean line.
+ * darkest holds the highlights that count just under clip, the brightest the shadows that count above the clean line. Where the camera has not the
+ * light for that, of what it has.
  * @param range of the scene and of the sensor, at the ISO that the set will be taken at
  * @param headroomEv stops until the highlights that count reach clip, from the exposure that they were measured at
+ * @param room what the exposure can still be moved by, from there
  */
-export function planBracket({ sceneEv, sensorEv }: RangeReport, headroomEv: number): BracketPlan {
+export function planBracket(
+  { sceneEv, sensorEv }: RangeReport,
+  headroomEv: number,
+  room: LightRoom,
+): BracketPlan {
   if (!Number.isFinite(headroomEv)) return { kind: 'none', why: 'there is no light to plan by' };
-  // Never over clip: whole thirds downwards.
-  const darkest = Math.floor(3 * headroomEv + ROUNDING);
-  const spanThirds = Math.ceil(3 * (headroomEv + sceneEv - sensorEv) - ROUNDING) - darkest;
   const least = framesFor(sceneEv, sensorEv);
   if (least === null) return { kind: 'none', why: 'the dark has no light at all, or nothing is clean' };
-  if (spanThirds <= 0) return { kind: 'one', middleThirds: darkest };
+  // Never over clip: whole thirds downwards.
+  const wanted = Math.floor(3 * headroomEv + ROUNDING);
+  const wantedEnd = Math.max(wanted, Math.ceil(3 * (headroomEv + sceneEv - sensorEv) - ROUNDING));
+  const within = (thirds: number) => Math.min(room.over, Math.max(-room.under, thirds));
+  const [darkest, brightest] = [within(wanted), within(wantedEnd)];
+  const highlights = Math.max(0, darkest - wanted);
+  const leftBy = (last: number) => ({ highlights, shadows: Math.max(0, wantedEnd - last) });
+  const spanThirds = brightest - darkest;
+  if (spanThirds <= 0) return { kind: 'one', middleThirds: darkest, left: leftBy(darkest) };
   const mostStep = Math.min(MOST_STEP_THIRDS, Math.floor(3 * (sensorEv - OVERLAP_EV) + ROUNDING));
-  const frames = Math.max(2, least, Math.ceil(spanThirds / Math.max(1, mostStep)) + 1);
+  const frames = Math.max(2, Math.ceil(spanThirds / Math.max(1, mostStep)) + 1);
   if (mostStep < 1 || frames > MOST_FRAMES)
     return {
       kind: 'none',
       why: `${MOST_FRAMES} frames up to ${MOST_STEP_THIRDS / 3} EV apart do not hold ${sceneEv.toFixed(1)} EV with a stop in common`,
     };
-  const stepThirds = Math.ceil(spanThirds / (frames - 1));
+  // Even steps reach a little farther than the span: downwards where there is no more light.
+  const even = Math.ceil(spanThirds / (frames - 1));
+  const first = Math.max(-room.under, Math.min(darkest, room.over - (frames - 1) * even));
+  const stepThirds = Math.min(even, Math.floor((room.over - first) / (frames - 1)));
+  const last = first + (frames - 1) * stepThirds;
+  if (stepThirds < 1) return { kind: 'one', middleThirds: darkest, left: leftBy(darkest) };
   return {
-    kind: 'set',
-    frames,
-    stepThirds,
-    middleThirds: darkest + Math.floor(((frames - 1) * stepThirds) / 2),
+    ...{ kind: 'set', frames, stepThirds, left: leftBy(last) },
+    middleThirds: first + Math.floor(((frames - 1) * stepThirds) / 2),
   };
 }

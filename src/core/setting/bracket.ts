@@ -9,6 +9,7 @@ import {
   type Bracketed,
   type BracketOrder,
   type BracketWay,
+  type LeftOut,
 } from '../sequence/bracket';
 import { formatThirds, parseCompensation } from '../units/ladders';
 import type { Setting } from './setting';
@@ -52,6 +53,25 @@ export function beyondWords({ underThirds, overThirds, remedies }: Bracketed & {
   ].filter(Boolean);
   return `the bracket does not fit: ${ends.join(', and ')}. ${ways.length > 0 ? `What fits: ${ways.join('; ')}.` : 'Take fewer frames, or smaller steps.'}`;
 }
+
+/**
+ * What a planned set has no light for, and what would hold it; null where it holds all.
+ * @param by through what its frames differ
+ * @param iris whether the lens has one
+ */
+export function leftOutWords({ highlights, shadows }: LeftOut, by: BracketWay, iris: boolean): string | null {
+  const [least, most] =
+    by === 'shutter' ? ['No time is short', 'No time is long'] : ['No ISO is low', 'No ISO is high'];
+  const said = [
+    highlights > 0 &&
+      `${least} enough for the highlights: ${evWords(highlights)} EV of them are left out. A filter of ${stopsWords(Math.ceil(highlights / 3))} would hold them${iris ? ', or a smaller aperture' : ''}`,
+    shadows > 0 &&
+      `${most} enough for the shadows: ${evWords(shadows)} EV of them are left out. More light would hold them${iris ? ', or a larger aperture' : ''}`,
+  ].filter(Boolean);
+  return said.length > 0 ? `${said.join('. ')}.` : null;
+}
+
+const stopsWords = (stops: number) => (stops === 1 ? 'one stop' : `${stops} stops`);
 
 /** Thirds of a stop without a sign. */
 export function evWords(thirds: number): string {

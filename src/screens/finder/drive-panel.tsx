@@ -10,12 +10,13 @@ import {
   MOST_STEP_THIRDS,
   highlightsToClip,
   planBracket,
+  roomOf,
   type Bracket,
   type BracketPlan,
 } from '../../core/sequence/bracket';
 import { burstEveryS, isBurst, MOST_BURST, MOST_PER_S } from '../../core/sequence/burst';
 import { DELAYS_S } from '../../core/setting/delay';
-import { beyondWords, bracketWords, evWords } from '../../core/setting/bracket';
+import { beyondWords, bracketWords, evWords, leftOutWords } from '../../core/setting/bracket';
 import {
   FILE_KINDS,
   hasJpeg,
@@ -366,7 +367,11 @@ function Plan() {
   const range = useRawWords((r) => r.range);
   const headroomEv = useRawWords((r) => r.headroomEv);
   const settings = useExposureWords((e) => e.settings);
-  const plan = range && headroomEv !== null ? planBracket(range, headroomEv) : null;
+  const { can } = useOptic();
+  const plan =
+    range && headroomEv !== null && settings
+      ? planBracket(range, headroomEv, roomOf(bracket.by, settings))
+      : null;
   const key = plan && JSON.stringify(plan);
   useEffect(() => {
     const { showPlan } = useDesk.getState();
@@ -391,6 +396,7 @@ function Plan() {
     moveMiddle(settings, plan.middleThirds);
   };
   const toClip = Number.isFinite(headroomEv) ? highlightsToClip(bracket, headroomEv) : 0;
+  const left = leftOutWords(plan.left, bracket.by, can.aperture !== undefined);
   const there =
     plan.middleThirds === 0 && wanted.frames === bracket.frames && wanted.stepThirds === bracket.stepThirds;
   const middle =
@@ -400,9 +406,14 @@ function Plan() {
       <Words kind="label" quiet testID="bracket-plan">
         {scene}:{' '}
         {plan.kind === 'one'
-          ? `one frame holds it${plan.middleThirds === 0 ? '' : `, ${formatThirds(plan.middleThirds / 3)} EV from here`}.`
-          : `${bracketWords(wanted).split(',')[0]} hold it with a stop in common${middle}.`}
+          ? `one frame ${left ? 'is all that there is room for' : 'holds it'}${plan.middleThirds === 0 ? '' : `, ${formatThirds(plan.middleThirds / 3)} EV from here`}.`
+          : `${bracketWords(wanted).split(',')[0]} hold ${left ? 'what they can' : 'it'} with a stop in common${middle}.`}
       </Words>
+      {left && (
+        <Words kind="label" style={styles.warn} testID="bracket-left">
+          {left}
+        </Words>
+      )}
       <View style={styles.row}>
         <Button
           label="Take it over"
