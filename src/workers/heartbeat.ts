@@ -2,7 +2,7 @@
 
 /** How often one that is at something is asked, and looked after, ms. */
 const BEAT_MS = 250;
-/** A sign that stays out for longer than this is told of, ms: with the beats around it that is within three seconds. */
+/** How long most may be silent, ms: with the beats around it that is told of within three seconds. */
 export const SILENCE_MS = 2500;
 
 export interface Heart {
@@ -13,6 +13,8 @@ export interface Heart {
 }
 
 export interface Beats {
+  /** A sign that stays out for longer than this is told of, ms. */
+  readonly silenceMs: number;
   /** Whether the worker is at something that the page waits for. */
   readonly due: () => boolean;
   /** Asks for a sign of life. */
@@ -23,7 +25,7 @@ export interface Beats {
 }
 
 /** No timer runs while nothing is due. */
-export function heartbeat({ due, beat, onSilent, onAnswer }: Beats): Heart {
+export function heartbeat({ silenceMs, due, beat, onSilent, onAnswer }: Beats): Heart {
   let timer: ReturnType<typeof setInterval> | undefined;
   /** When the sign was asked for that has not come yet. */
   let asked: number | null = null;
@@ -46,7 +48,7 @@ export function heartbeat({ due, beat, onSilent, onAnswer }: Beats): Heart {
       asked = now;
       beat().then(answered, () => undefined);
     } else if (heldUp) asked = now;
-    else if (!silent && now - asked >= SILENCE_MS) {
+    else if (!silent && now - asked >= silenceMs) {
       silent = true;
       onSilent();
     }

@@ -3,7 +3,7 @@
 // another is started in its place, which has twice as long. One that does not answer any more is told of, and ended when the person wants that.
 import * as Comlink from 'comlink';
 import { aliveLock, type Watched } from './alive';
-import { heartbeat } from './heartbeat';
+import { heartbeat, SILENCE_MS } from './heartbeat';
 import { tellSilent } from './silence';
 
 /** Whoever asks a worker that has not come is told after this time: a phone that opens a page starts many at once. */
@@ -37,6 +37,8 @@ export interface Hiring {
   readonly start: () => Worker;
   /** Whether it is at something though it has nothing to answer. */
   readonly working?: () => boolean;
+  /** How long it may be silent, ms, where its work comes in longer pieces than others'. */
+  readonly silenceMs?: number;
   /** True for one that the program can do without: it is ended as soon as it does not answer, where others are told of. */
   readonly dispensable?: boolean;
   /** Told when a worker breaks, or is gone; with WorkerReplaced when the person wants another. */
@@ -63,6 +65,7 @@ export function hire<Api>({
   what,
   start,
   working = () => false,
+  silenceMs = SILENCE_MS,
   dispensable = false,
   onFault = () => undefined,
 }: Hiring): Hired<Api> {
@@ -101,6 +104,7 @@ export function hire<Api>({
     const startAgain = () => over(new WorkerReplaced(`${what} was started again`));
     let answers: () => void = () => undefined;
     const heart = heartbeat({
+      silenceMs,
       due: () => one.asked > 0 || working(),
       beat: () => (api as unknown as Comlink.Remote<Watched>).beat(),
       onSilent: () => {

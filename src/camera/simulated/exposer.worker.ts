@@ -62,8 +62,10 @@ async function viewOf(
   const url = sceneUrl(scene, lens);
   const key = JSON.stringify([url, lens, zoomTimes, orientation, outside]);
   const whole = await sceneAt(url);
-  if (looked?.key !== key)
+  if (looked?.key !== key) {
+    await pause();
     looked = { key, view: viewScene(whole, digitallyZoomed(OPTICS[lens], zoomTimes), orientation, outside) };
+  }
   return looked;
 }
 
@@ -178,11 +180,20 @@ async function taken(
   const longSide = view.camera.sensor.width;
   const { shutterS: _, iso: __, compensationEv: ___, ...ofLens } = press.settings;
   const key = JSON.stringify([viewKey, press.focusM, ofLens]);
-  // The one before is let go first: both would not be small.
-  if (staged?.key !== key) staged = undefined;
-  staged ??= { key, stage: captureStage(view, longSide, press.focusM, press.settings, true), shared: false };
-  if (hands.size > 0 && !staged.shared) staged = { key, stage: sharedStage(staged.stage), shared: true };
-  const { stage, shared } = staged;
+  // Its own from here on: while it pauses another may be begun, for which this one was cancelled.
+  let from = staged?.key === key ? staged : undefined;
+  if (!from) {
+    // The one before is let go first: both would not be small.
+    staged = undefined;
+    await pause();
+    from = { key, stage: captureStage(view, longSide, press.focusM, press.settings, true), shared: false };
+  }
+  if (hands.size > 0 && !from.shared) {
+    await pause();
+    from = { key, stage: sharedStage(from.stage), shared: true };
+  }
+  staged = from;
+  const { stage, shared } = from;
   const options = { longSide, stage, compression: 'lossless-jpeg', encodeJpeg, onProgress, pause } as const;
   const { record, files, thumbnailJpeg, frame } = await shoot(view, press, {
     ...options,
@@ -191,6 +202,7 @@ async function taken(
     }),
   });
   onProgress('verify', 0);
+  await pause();
   const dng = files.find(({ format }) => format === 'dng');
   if (dng && !sameSamples(readDng(dng.bytes).data, frame.data))
     throw new Error('the file does not hold what was exposed');

@@ -17,6 +17,8 @@ import type { World } from './world';
 
 /** The finder and its first adjustments come first on a machine with few cores. */
 const PREPARE_AFTER_MS = 5000;
+/** A scene's plates are unpacked and put through the lens in one go: seconds on a slow phone, and nobody is kept waiting by it. */
+const EXPOSER_SILENCE_MS = 10_000;
 const DAY_S = 86_400;
 /** Worlds by the orders that they belong to: a press may answer one that is a little older. */
 const KEPT_WORLDS = 16;
@@ -40,6 +42,7 @@ export function simulatedCamera(): SimulatedCamera {
   let giveUp: (error: unknown) => void = () => undefined;
   const exposer: Hired<ExposerApi> = hire<ExposerApi>({
     what: 'The exposer',
+    silenceMs: EXPOSER_SILENCE_MS,
     start: () => {
       hands.anew();
       return new Worker(new URL('./exposer.worker.ts', import.meta.url), { name: 'exposer' });
