@@ -14,6 +14,7 @@ import { useDesk } from '../src/live/desk';
 import { keepReadingOut } from '../src/live/read-out';
 import { rememberDesk } from '../src/live/desk-memory';
 import { applyTheme, colour } from '../src/ui/theme';
+import { owedClicks } from '../src/ui/owed-clicks';
 import { SilenceBar } from '../src/ui/silence-bar';
 import { spacePresses } from '../src/ui/space-key';
 import { ErrorBoundary } from '../src/ui/trouble';
@@ -42,6 +43,7 @@ function Screens() {
   useEffect(() => prints.hear(), []);
   useEffect(keepReadingOut, []);
   useEffect(spacePresses, []);
+  useEffect(owedClicks, []);
   useUnsavedGuard();
   const theme = useDesk((d) => d.theme);
   useEffect(() => applyTheme(theme), [theme]);

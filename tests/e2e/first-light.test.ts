@@ -157,6 +157,30 @@ describe('on a phone, before the press', () => {
     );
   });
 
+  it('a tap at once after a drag is taken, every time', async () => {
+    const session = await page.createCDPSession();
+    const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', x = 0, y = 0) =>
+      session.send('Input.dispatchTouchEvent', {
+        type,
+        touchPoints: type === 'touchEnd' ? [] : [{ x, y }],
+      });
+    const middle = async (id: string) => {
+      const box = (await (await page.$(byId(id)))!.boundingBox())!;
+      return [box.x + box.width / 2, box.y + box.height / 2] as const;
+    };
+    for (let i = 0; i < 6; i++) {
+      const on = await page.$eval(byId('lock'), (lock) => lock.getAttribute('aria-checked'));
+      const [x, y] = await middle('fader-compensation');
+      const sent = [send('touchStart', x, y)];
+      // Quickly, up and down by turns.
+      for (let step = 1; step <= 8; step++) sent.push(send('touchMove', x, y + (i % 2 ? 3 : -3) * step));
+      sent.push(send('touchEnd'), send('touchStart', ...(await middle('lock'))), send('touchEnd'));
+      await Promise.all(sent);
+      await page.waitForSelector(`${byId('lock')}[aria-checked=${on === 'true' ? 'false' : 'true'}]`);
+    }
+    await session.detach();
+  });
+
   it('takes the exact value from the ladder, and gives it back', async () => {
     await tap(page, 'value-shutter');
     await tap(page, 'step-1/250');
