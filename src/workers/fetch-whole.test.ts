@@ -46,6 +46,18 @@ describe('a file fetched whole', () => {
       /The scene does not come: nothing from the server/,
     );
   });
+  it.each([
+    [{}, 'default'],
+    [{ anew: true }, 'reload'],
+    // Two who ask at once for one that is too large for the cache would both wait for an answer that fails the second.
+    [{ large: true }, 'no-store'],
+    [{ large: true, anew: true }, 'no-store'],
+  ] as const)('asked for with %o goes by the cache as %s', async (how, cache) => {
+    const asked = jest.spyOn(globalThis, 'fetch');
+    await fetchWhole(`${origin}/whole`, { ...options, ...how });
+    expect(asked.mock.calls[0]![1]).toMatchObject({ cache });
+    asked.mockRestore();
+  });
   it('from nowhere is told in words', async () => {
     await expect(fetchWhole('http://127.0.0.1:1/x', options)).rejects.toThrow(
       /connection to the server broke/,

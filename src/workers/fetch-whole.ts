@@ -12,12 +12,17 @@ interface Options {
   readonly stallMs?: number;
   /** True asks past every cache: what came before was of no use. */
   readonly anew?: boolean;
+  /**
+   * True for what may be larger than what the browser's cache keeps of one file: it is kept out of it. In a private window, whose cache is in memory, Chromium lets those
+   * who ask for a file that is on its way wait for the same answer, and fails them when the file turns out to be too large (9 MB; 4 MB are not).
+   */
+  readonly large?: boolean;
 }
 
 /** @throws Error in words for people: not there, no connection, stalled, ended early */
 export async function fetchWhole(
   url: string,
-  { what, onShare, usualBytes = 1_000_000, stallMs = STALL_MS, anew = false }: Options,
+  { what, onShare, usualBytes = 1_000_000, stallMs = STALL_MS, anew = false, large = false }: Options,
 ): Promise<Uint8Array> {
   const controller = new AbortController();
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -31,7 +36,8 @@ export async function fetchWhole(
   };
   awaitMore();
   try {
-    const response = await fetch(url, { signal: controller.signal, ...(anew && { cache: 'reload' }) });
+    const cache = large ? 'no-store' : anew ? 'reload' : 'default';
+    const response = await fetch(url, { signal: controller.signal, cache });
     if (!response.ok || !response.body) throw new NotThere(`${what} did not load (${response.status})`);
     const total = Number(response.headers.get('content-length'));
     const parts: Uint8Array[] = [];

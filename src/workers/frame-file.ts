@@ -9,5 +9,7 @@ export function frameFile(
   { id, place }: Pick<FrameRecord, 'id' | 'place'>,
   { format }: Pick<FileEntry, 'format'>,
 ): Promise<Uint8Array> {
-  return place.kind === 'stored' ? reader.file(id, format) : fetchWhole(place.url, { what: 'The file' });
+  return place.kind === 'stored'
+    ? reader.file(id, format)
+    : fetchWhole(place.url, { what: 'The file', large: true });
 }
