@@ -59,7 +59,7 @@ describe('upright', () => {
     await becomes('headroom', /over by/);
     // The headroom of the stopline is that of the first 0.1 %.
     await tap('burn-share-0.001');
-    await becomes('headroom', /^headroom \+0\.\d EV$/);
+    await becomes('headroom', /^headroom \+?0\.\d EV$/);
     await tap('spot-size-0.03');
     await becomes('pattern-says', /disc where you tap/);
     await tap('choose-pattern-whole');
