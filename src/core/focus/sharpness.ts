@@ -10,8 +10,6 @@ export interface Sharpness {
   readonly coarse: Energy;
   /** Signal to noise of one cell of 2×2 sites, dB; −Infinity without light. */
   readonly snrDb: number;
-  /** Mean signal of a cell, in the frame's numbers. */
-  readonly mean: number;
 }
 
 export interface Energy {
@@ -42,7 +40,6 @@ export function sharpnessOf(frame: Frame, noise: NoiseModel): Sharpness {
     fine: energyOf(cells, 1),
     coarse: energyOf(binned(cells), 1 / (COARSE * COARSE)),
     snrDb: mean > 0 ? 20 * Math.log10(mean / Math.sqrt(variance)) : -Infinity,
-    mean,
   };
 }
 

@@ -101,10 +101,8 @@ describe.each(SCREENS)('%s', (size) => {
   afterEach(plain);
 
   it('focus: found at a place, with a distance there; peaking; a place of its own; held; by hand; given back', async () => {
-    // Of so few sites nearly all is within the depth of field: a place at which there is something to be found.
-    await doing(() => useDesk.getState().setSpot({ x: 0.7, y: 0.1 }));
     await tap('value-focus');
-    await becomes('focus-stands', /found in \d\.\d\d s/);
+    await becomes('focus-stands', /found in 0\.\d\d s/);
     await becomes('subject', /There: \d.* m, by the depth sensor/);
     await tap('in-focus');
     await tap('depth');
