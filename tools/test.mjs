@@ -45,8 +45,9 @@ if (!ENGINES_ALONE) await checkAll();
 await light;
 await served;
 if (ENGINES) {
-  for (const program of [PROGRAMS.chromium, 'firefox-esr', 'WebKitWebDriver'])
-    console.log(spawnSync(program, ['--version'], { encoding: 'utf8' }).stdout.trim());
+  const engines = [PROGRAMS.chromium, ENGINE_PROGRAMS['firefox-esr'], ENGINE_PROGRAMS.WebKitWebDriver];
+  // Which versions of them: the driver of one tells no version of its own.
+  run('dpkg-query', ['-W', ...engines]);
   // One engine at a time: each has its own browser, and both cores.
   await jest(['engines'], 1);
 }
