@@ -138,6 +138,24 @@ it('stops at a frame that does not fit, which can be downloaded, and goes on whe
   expect(saved()).toEqual(['a', 'b']);
 });
 
+it('saves what was not stored by a roll that was about to go, once another is there; a second end is told', async () => {
+  wait('a');
+  const keep = mockSave;
+  mockSave = jest.fn(async () => ({ kind: 'unsaved', reason: 'made up' }));
+  await readOutWaiting();
+  let deaths = 2;
+  mockSave = jest.fn(async (frame: TakenFrame) => {
+    if (deaths-- > 0) throw new WorkerGone('The roll is gone');
+    return (await keep(frame)) as unknown;
+  });
+  await useUnsaved.getState().saveAgain();
+  expect(useUnsaved.getState()).toMatchObject({ saving: false, frames: [{ reason: 'The roll is gone' }] });
+  deaths = 1;
+  await useUnsaved.getState().saveAgain();
+  expect(useUnsaved.getState().frames).toEqual([]);
+  expect(mockWaiting).toEqual([]);
+});
+
 it('tells a share of the whole that only rises', () => {
   const shares = (['expose', 'picture', 'encode', 'verify', 'store'] as const).flatMap((stage) =>
     [0, 0.5, 1].map((share) => shareOf({ id: 'a', stage, share })),

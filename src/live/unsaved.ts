@@ -6,6 +6,8 @@ import { fileName } from '../core/frame/file-name';
 import { onFreed } from '../library/roll';
 import { rollKeeper } from '../library/staff';
 import { saveFile } from '../ui/save-file';
+import { WorkerGone } from '../workers/hire';
+import type { SaveOutcome } from '../workers/save-outcome';
 
 export interface UnsavedFrame extends TakenFrame {
   readonly reason: string;
@@ -24,6 +26,17 @@ interface Unsaved {
   letGo(): void;
   /** Tries to save all of them again. */
   saveAgain(): Promise<void>;
+}
+
+/** @param again false once its roll was gone: the one that did not store it may have been about to go, and another is there at once */
+async function saved(frame: UnsavedFrame, again = true): Promise<SaveOutcome> {
+  const { record, files, thumbnailJpeg, latent } = frame;
+  try {
+    return await rollKeeper.call((api) => api.save({ record, files, thumbnailJpeg }, latent));
+  } catch (error) {
+    if (again && error instanceof WorkerGone) return saved(frame, false);
+    throw error;
+  }
 }
 
 /** More than these would fill the memory: a press waits for one of them to find a place. */
@@ -51,8 +64,8 @@ export const useUnsaved = create<Unsaved>()((set, get) => ({
     set({ saving: true });
     try {
       for (const frame of get().frames) {
-        const { record, files, thumbnailJpeg, latent } = frame;
-        const outcome = await rollKeeper.call((api) => api.save({ record, files, thumbnailJpeg }, latent));
+        const { record } = frame;
+        const outcome = await saved(frame);
         const others = get().frames.filter((other) => other.record.id !== record.id);
         if (outcome.kind === 'unsaved') {
           const again = { ...frame, reason: outcome.reason };

@@ -444,9 +444,18 @@ describe('while a frame is read out', () => {
         throw new Error('made up');
       };
     });
+    // As soon as it can be: before the page knows that the roll is gone.
+    await page.evaluate((s: string) => {
+      const watch = new MutationObserver(() => {
+        const button = document.querySelector<HTMLElement>(s);
+        if (!button) return;
+        watch.disconnect();
+        button.click();
+      });
+      watch.observe(document, { subtree: true, childList: true });
+    }, byId('save-again'));
     await tap(page, 'release');
-    await page.waitForSelector(byId('unsaved'));
-    await tap(page, 'save-again');
+    await page.waitForSelector(byId('keeper-fault'));
     await rollBecomes(page, { frames: before.frames + 1, waiting: 0 });
   });
 });
