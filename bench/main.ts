@@ -175,7 +175,7 @@ async function ofFinder(scene: Scene): Promise<void> {
   let looks = 0;
   await row('focus: a look of the automatic', { runs: 40, beside }, () => {
     const number = ++looks;
-    const aim = { at: { x: 0.35, y: 0.6 }, wide: false, focusM: 1 + number / 40 };
+    const aim = { at: { x: 0.35, y: 0.6 }, wide: false, lessEv: 0, focusM: 1 + number / 40 };
     const frame = looking.look({ ...aim, number, timeS: 0 })!;
     sharpnessOf(frame, frame.noise);
   });

@@ -72,6 +72,7 @@ describe('sharpness', () => {
       NOISE,
     );
     expect(burnt.fine).toEqual({ value: 0, error: Infinity });
+    expect(burnt.clipped).toBe(1);
     expect(
       sharpnessOf(
         frameOf(() => 500, { side: 2 }),
@@ -88,7 +89,10 @@ describe('sharpness', () => {
 });
 
 const REACH: FocusReach = { nearDpt: 8, halfDepthDpt: 0.3 };
-const DULL: Sharpness = { fine: { value: 0, error: 1 }, coarse: { value: 0, error: 1 }, snrDb: 30 };
+const DULL: Sharpness = {
+  ...{ fine: { value: 0, error: 1 }, coarse: { value: 0, error: 1 } },
+  ...{ snrDb: 30, mean: 500, clipped: 0 },
+};
 
 /** What is seen of a thing at that distance: fine detail is gone within two depths of field, coarse in six. */
 const thingAt =
@@ -98,7 +102,7 @@ const thingAt =
     return {
       fine: { value: fine * Math.exp(-(away * away) / 4), error: 1 },
       coarse: { value: coarse * Math.exp(-(away * away) / 40), error: 1 },
-      snrDb: 30,
+      ...{ snrDb: 30, mean: 500, clipped: 0 },
     };
   };
 
@@ -151,6 +155,44 @@ describe('the search', () => {
     expect(Math.abs(found.dpt - 1.2)).toBeLessThan(REACH.halfDepthDpt);
   });
 
+  it('finds what lies a hair’s breadth from the end of the way as what lies farther in, from either end', () => {
+    const nearDpt = 1 / 0.12;
+    // Depths of field that divide the way nearly, not quite: three half ones from a place of the way lie just beyond its end.
+    for (const halfDepthDpt of [0.3195, 0.3205, 0.322351])
+      for (const away of [0.48, 0.51, 0.54])
+        for (const dpt of [away, nearDpt - away]) {
+          // Detail of many sizes is gone by and by.
+          const see = (at: number) => {
+            const by = (at - dpt) / halfDepthDpt;
+            return { ...DULL, fine: { value: 1200 * Math.exp(-(by * by) / 9.5), error: 1 } };
+          };
+          const { found } = run(see, 0, { nearDpt, halfDepthDpt });
+          if (found.kind !== 'found') throw new Error(`${dpt}: ${found.why}`);
+          expect(Math.abs(found.dpt - dpt)).toBeLessThan(halfDepthDpt);
+        }
+  });
+
+  it.each([
+    [
+      'a peak that is narrower than any lens makes',
+      (at: number) => ({ ...DULL, fine: { value: Math.abs(at - 4) < 0.1 ? 60 : 40, error: 1 } }),
+    ],
+    [
+      'coarse detail that peaks where fine detail is far less than elsewhere',
+      (at: number) => ({
+        ...thingAt(4, 0, 400)(at),
+        // A texture that is as fine wherever the lens stands, but there.
+        fine: { value: Math.abs(at - 4) < 1.2 ? 100 : 1000, error: 1 },
+      }),
+    ],
+    [
+      'a peak over which the light grows steadily',
+      (at: number) => ({ ...thingAt(5, 200, 400)(at), mean: 100 * (1 + 0.2 * at) }),
+    ],
+  ])('does not take for focus %s', (_, see) => {
+    expect(run(see).found.kind).toBe('failed');
+  });
+
   it('ends soon, also for a lens whose depth of field is a tiny part of its way', () => {
     const fine = { nearDpt: 3.3, halfDepthDpt: 0.01 };
     expect(run(() => DULL, 0, fine).looks).toBeLessThan(45);
@@ -196,7 +238,7 @@ function camera(world: { dpt: number; contrast: number; ready?: boolean }) {
       looked.push({ focusM, wide });
       const away = ((Number.isFinite(focusM) ? 1 / focusM : 0) - world.dpt) / REACH.halfDepthDpt;
       const frame = frameOf(stripes(world.contrast, 1.2 * Math.abs(away)), { seed: number, side: 64 });
-      return { ...frame, noise: NOISE, settings: { shutterS: 0.002 } } as unknown as RawFrame;
+      return { ...frame, noise: NOISE, settings: { shutterS: 0.002, iso: 100 } } as unknown as RawFrame;
     },
   };
   return { source, looked };
@@ -260,6 +302,36 @@ describe('the lens', () => {
     const failed = pass(90, { at: { x: 0.1, y: 0.1 } });
     expect(failed).toMatchObject({ state: 'failed', why: 'plain', focusM: 2, wide: true, side: 0.3 });
     expect(looked.some(({ wide }) => wide)).toBe(true);
+  });
+
+  it.each([0.3, 2, 5])('finds a lamp at %s dioptres that is far too bright for what is about it', (dpt) => {
+    const { source } = camera({ dpt, contrast: 0 });
+    const less = new Set<number>();
+    const lamp: FocusSource = {
+      ...source,
+      look: (asked) => {
+        less.add(asked.lessEv);
+        const away = Math.abs(1 / asked.focusM - dpt) / REACH.halfDepthDpt;
+        const radius = 8 + away;
+        const share = 2 ** -asked.lessEv;
+        // What it sends is the same however wide its disc is.
+        const lit = (60 * 4095 * 64) / radius ** 2;
+        const signal = (x: number, y: number) => {
+          const edge = radius - Math.hypot(x - 32, y - 32);
+          return share * (20 + lit * Math.min(1, Math.max(0, edge / (2 + away))));
+        };
+        const frame = frameOf(signal, { seed: asked.number, side: 64 });
+        return {
+          ...frame,
+          noise: NOISE,
+          settings: { shutterS: 0.002 * share, iso: 100 },
+        } as unknown as RawFrame;
+      },
+    };
+    const found = settledFocus(lamp, AUTO, MIDDLE);
+    expect(found).toMatchObject({ state: 'found', wide: false });
+    expect(Math.abs(1 / found.focusM - dpt)).toBeLessThan(REACH.halfDepthDpt);
+    expect(Math.max(...less)).toBeGreaterThan(0);
   });
 
   it('given no place tries likely ones, then the middle more widely; given one it stays there', () => {

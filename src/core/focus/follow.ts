@@ -23,6 +23,8 @@ export interface FocusLook {
   readonly wide: boolean;
   /** m; Infinity is allowed. */
   readonly focusM: number;
+  /** Stops less light than the meter's reading of the place asks for. */
+  readonly lessEv: number;
   /** Counts the looks, so that no two have the same noise. */
   readonly number: number;
   readonly timeS: number;
@@ -94,17 +96,25 @@ const WATCH_EVERY = 10;
 const OTHER_SIGHT = 1.6;
 const TWICE = 2;
 
+/** Where looks were clipped it looks again with so many stops less light, for as long as less is to be had. */
+const LESS_EV = 3;
+
 const MIDDLE: FramePoint = { x: 0.5, y: 0.5 };
 
 interface Try {
   readonly at: FramePoint;
   readonly wide: boolean;
+  /** Stops less light than the meter asks for. */
+  readonly lessEv: number;
+  /** Exposure of the looks that were clipped there, shutter by ISO; Infinity before the first. */
+  readonly clippedAt: number;
 }
 
 /** The place that was given, then a wider area about it; else likely places, then the middle. */
 function triesFor(asked: FramePoint | null, { luminance }: FocusSource['sight']): readonly Try[] {
   const places = asked ? [asked] : likelyPlaces(luminance);
-  return [...places.map((at) => ({ at, wide: false })), { at: asked ?? MIDDLE, wide: true }];
+  const all = [...places.map((at) => ({ at, wide: false })), { at: asked ?? MIDDLE, wide: true }];
+  return all.map((one) => ({ ...one, lessEv: 0, clippedAt: Infinity }));
 }
 
 const dptOf = (m: number) => (Number.isFinite(m) ? 1 / m : 0);
@@ -124,19 +134,20 @@ export function focusFollower(source: FocusSource, from: FocusKept | null = null
   /** The place that was asked for when the search began; undefined before the first. */
   let place: FramePoint | null | undefined = from ? from.asked : undefined;
   let tries: readonly Try[] = [];
+  let tried: Try = { at: MIDDLE, wide: false, lessEv: 0, clippedAt: Infinity };
   let rests: Sharpness | null = null;
   let running: { search: FocusSearch; wanted: number; tookS: number } | null = null;
   let [lastS, owedS, looks, sinceWatched, changed] = [NaN, 0, 0, 0, 0];
   let askedAgain: number | undefined;
 
-  const lookAt = (dpt: number, timeS: number): { seen: Sharpness; exposedS: number } | null => {
+  const lookAt = (dpt: number, timeS: number) => {
     const { at, wide } = inUse;
     const frame = source.look({
-      ...{ at, wide, timeS },
+      ...{ at, wide, timeS, lessEv: tried.lessEv },
       focusM: metresOf(dpt),
       number: ++looks,
     });
-    return frame && { seen: sharpnessOf(frame, frame.noise), exposedS: frame.settings.shutterS };
+    return frame && { seen: sharpnessOf(frame, frame.noise), ...frame.settings };
   };
 
   function start(asked: FramePoint | null, own: FocusDrive): void {
@@ -147,8 +158,9 @@ export function focusFollower(source: FocusSource, from: FocusKept | null = null
 
   /** Searches at the next place to be tried. */
   function attempt({ nearDpt, halfDepthDpt }: FocusDrive, spentS: number): void {
-    const { at, wide } = tries[0]!;
+    tried = tries[0]!;
     tries = tries.slice(1);
+    const { at, wide } = tried;
     const search = focusSearch({ nearDpt, halfDepthDpt }, dptOf(inUse.focusM), wide);
     const first = search.next();
     rests = null;
@@ -168,7 +180,7 @@ export function focusFollower(source: FocusSource, from: FocusKept | null = null
         return;
       }
       const way = Math.abs(wanted - dptOf(inUse.focusM));
-      const tookS = (own.travelS * way) / own.nearDpt + Math.max(own.readOutS, look.exposedS);
+      const tookS = (own.travelS * way) / own.nearDpt + Math.max(own.readOutS, look.shutterS);
       owedS -= tookS;
       running.tookS += tookS;
       inUse = { ...inUse, focusM: source.held(metresOf(wanted)) };
@@ -184,10 +196,16 @@ export function focusFollower(source: FocusSource, from: FocusKept | null = null
       if (found.kind === 'found') {
         rests = found.seen;
         inUse = { ...inUse, focusM: source.held(metresOf(found.dpt)), state: 'found', tookS: all };
-      } else if (tries.length > 0) attempt(own, all);
+        continue;
+      }
+      const exposure = look.shutterS * look.iso;
+      if (found.why === 'bright' && exposure < tried.clippedAt)
+        tries = [{ ...tried, lessEv: tried.lessEv + LESS_EV, clippedAt: exposure }, ...tries];
+      if (tries.length > 0) attempt(own, all);
       else {
         rests = null;
-        inUse = { ...inUse, focusM: source.held(own.restM), state: 'failed', why: found.why, tookS: all };
+        const why = found.why === 'dark' && tried.lessEv === 0 ? 'dark' : 'plain';
+        inUse = { ...inUse, focusM: source.held(own.restM), state: 'failed', why, tookS: all };
       }
     }
     if (owedS > MOST_FRAME_S) owedS = MOST_FRAME_S;

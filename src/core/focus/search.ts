@@ -12,8 +12,11 @@ export interface FocusReach {
 
 export type FocusFound =
   | { readonly kind: 'found'; readonly dpt: number; readonly seen: Sharpness }
-  /** Nothing that gets sharper or less sharp: too little contrast, or too little light to see it. */
-  | { readonly kind: 'failed'; readonly why: 'plain' | 'dark' };
+  /**
+   * Nothing that gets sharper or less sharp: too little contrast, or too little light to see it. Or too much: what is clipped in focus and not beside it
+   * makes peaks where it is out of focus, and its own is not seen.
+   */
+  | { readonly kind: 'failed'; readonly why: 'plain' | 'dark' | 'bright' };
 
 /** A search: it yields positions, is told what was seen at each, and returns what it found. */
 export type FocusSearch = Generator<number, FocusFound, Sharpness>;
@@ -27,14 +30,22 @@ const LEAST_RISE = 0.2;
 /** On each side of a peak that is looked at closely. */
 const SIDE_CONTRAST = 3.5;
 const SIDE_RISE = 0.1;
+/** Half a depth of field from where it is highest a peak has at least this share of its rise: that of the finest detail has a fifth. */
+const LEAST_WIDTH = 1 / 6;
+/** What is in focus has its own fine detail there: at least this share of the most that is seen anywhere. */
+const OWN_DETAIL = 0.75;
+/** Light that comes or goes steadily by more than this over the looks about a peak is the disc of something beside it. */
+const MOST_COMING = 0.07;
 /** So many places are looked at closely before the search is given up. */
 const MOST_CANDIDATES = 3;
 /** Places on either side of the sharpest that are looked at finely, each half a depth of field from the next. */
 const FINE_PLACES = 3;
 /** Contrast to noise under which passive focus fails (practice). */
 const LEAST_CONTRAST = 5;
-/** A cell darker than this cannot tell fine contrast, dB. */
+/** A cell darker than this cannot tell fine detail, dB. */
 const DARK_DB = 20;
+/** More of the cells than this that are clipped in one look and not in another are the disc of a lamp, or the lamp. */
+const MOST_CLIPPED = 0.005;
 
 interface Look {
   readonly dpt: number;
@@ -54,16 +65,16 @@ export function* focusSearch(
   const steps = Math.min(MOST_PLACES, Math.max(1, Math.ceil(nearDpt / (COARSE_STEP * halfDepthDpt))));
   const places = Array.from({ length: steps + 1 }, (_, i) => (nearDpt * i) / steps);
   if (fromDpt > nearDpt / 2) places.reverse();
-  const coarse: Look[] = [];
-  for (const dpt of places) coarse.push({ dpt, seen: yield dpt });
+  const all: Look[] = [];
+  for (const dpt of places) all.push({ dpt, seen: yield dpt });
+  const coarse = [...all];
   const way = places[0]! > 0 ? -1 : 1;
   for (const { dpt: middle } of candidates(coarse, halfDepthDpt, measures)) {
     const fine: Look[] = [];
-    for (let i = -FINE_PLACES; i <= FINE_PLACES; i++) {
-      const dpt = middle + way * i * halfDepthDpt;
-      if (dpt >= 0 && dpt <= nearDpt) fine.push({ dpt, seen: yield dpt });
-    }
-    const measure = measures.find((of) => peaks(fine, of));
+    for (const dpt of about(middle, way * halfDepthDpt, nearDpt)) fine.push({ dpt, seen: yield dpt });
+    all.push(...fine);
+    if (comesIn(fine)) continue;
+    const measure = measures.find((of) => peaks(fine, of, nearDpt) && isOwn(fine, of, coarse));
     if (!measure) continue;
     const dpt = peakOf(fine, (look) => measure(look).value) ?? middle;
     const seen = yield dpt;
@@ -73,10 +84,18 @@ export function* focusSearch(
       const other = dpt + way * side * halfDepthDpt;
       if (other >= 0 && other <= nearDpt) beside.push({ dpt: other, seen: yield other });
     }
+    all.push({ dpt, seen }, ...beside);
     if (beside.every((other) => standsOver({ dpt, seen }, other, measure)))
-      return { kind: 'found', dpt, seen };
+      return clips(all) ? { kind: 'failed', why: 'bright' } : { kind: 'found', dpt, seen };
   }
+  if (clips(all)) return { kind: 'failed', why: 'bright' };
   return { kind: 'failed', why: coarse.every(({ seen }) => seen.snrDb > DARK_DB) ? 'plain' : 'dark' };
+}
+
+/** True where something is clipped in one look and not, or less, in another. */
+function clips(looks: readonly Look[]): boolean {
+  const shares = looks.map(({ seen }) => seen.clipped);
+  return Math.max(...shares) - Math.min(...shares) > MOST_CLIPPED;
 }
 
 type Measure = (look: Look) => Energy;
@@ -117,6 +136,14 @@ function standingOut(looks: readonly Look[], of: Measure, span: number): Look | 
   return out[i]! > LEAST_CONTRAST * error && out[i]! > LEAST_RISE * values[i]! ? looks[i] : undefined;
 }
 
+/** Places in steps about one, with the end of the lens' way in place of what lies beyond it. */
+function about(middle: number, stepDpt: number, nearDpt: number): readonly number[] {
+  const all = Array.from({ length: 2 * FINE_PLACES + 1 }, (_, i) =>
+    Math.min(nearDpt, Math.max(0, middle + (i - FINE_PLACES) * stepDpt)),
+  );
+  return [...new Set(all)];
+}
+
 function standsOver(look: Look, other: Look, of: Measure): boolean {
   const rise = of(look).value - of(other).value;
   const error = Math.max(of(look).error, of(other).error);
@@ -124,7 +151,7 @@ function standsOver(look: Look, other: Look, of: Measure): boolean {
 }
 
 /** True for looks in a row of which the best is no chance, and a peak: it falls on both sides within a few depths of field. */
-function peaks(looks: readonly Look[], of: Measure): boolean {
+function peaks(looks: readonly Look[], of: Measure, nearDpt: number): boolean {
   const values = looks.map((look) => of(look).value);
   const error = Math.max(...looks.map((look) => of(look).error));
   const high = Math.max(...values);
@@ -134,10 +161,39 @@ function peaks(looks: readonly Look[], of: Measure): boolean {
     return rise > SIDE_CONTRAST * error && rise > SIDE_RISE * high;
   };
   const [before, after] = [values.slice(0, at), values.slice(at + 1)];
-  // At an end of the lens' way there is one side only: fine detail must tell it.
-  if (before.length === 0 || after.length === 0)
-    return of === finely && looks.length < 2 * FINE_PLACES + 1 && falls([...before, ...after]);
-  return falls(before) && falls(after);
+  const beside = [...before.slice(-1), ...after.slice(0, 1)];
+  if (Math.max(...beside) < high - (1 - LEAST_WIDTH) * (high - Math.min(...values))) return false;
+  // Within a depth of field of an end of the lens' way one side is too short to fall: fine detail must tell the other.
+  const isShort = (side: readonly number[], end: Look) =>
+    of === finely && side.length < COARSE_STEP && (end.dpt === 0 || end.dpt === nearDpt);
+  return (
+    (falls(before) && (falls(after) || isShort(after, looks.at(-1)!))) ||
+    (falls(after) && isShort(before, looks[0]!))
+  );
+}
+
+/**
+ * True where it grows brighter, or darker, from each look to the next: what is in focus spreads its light to both sides alike, the disc of a bright
+ * thing beside what is looked at creeps in.
+ */
+function comesIn(looks: readonly Look[]): boolean {
+  const steps = looks.slice(1).map(({ seen }, i) => seen.mean - looks[i]!.seen.mean);
+  const [first, last] = [looks[0]!.seen.mean, looks.at(-1)!.seen.mean];
+  const oneWay = steps.every((step) => step > 0) || steps.every((step) => step < 0);
+  return oneWay && Math.abs(last - first) > MOST_COMING * Math.max(first, last);
+}
+
+/**
+ * False for a peak of coarse detail alone: where there is far more fine detail elsewhere, or none although there is light to see it by, the disc of
+ * something beside it is seen.
+ */
+function isOwn(looks: readonly Look[], of: Measure, way: readonly Look[]): boolean {
+  if (of === finely) return true;
+  const peak = looks.reduce((best, look) => (of(look).value > of(best).value ? look : best));
+  const most = Math.max(...way.map((look) => finely(look).value));
+  const least = LEAST_CONTRAST * Math.max(...way.map((look) => finely(look).error));
+  if (most < least) return peak.seen.snrDb <= DARK_DB;
+  return finely(peak).value > OWN_DETAIL * most;
 }
 
 /**

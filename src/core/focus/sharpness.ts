@@ -10,6 +10,10 @@ export interface Sharpness {
   readonly coarse: Energy;
   /** Signal to noise of one cell of 2×2 sites, dB; −Infinity without light. */
   readonly snrDb: number;
+  /** Mean signal of a cell, in the frame's numbers. */
+  readonly mean: number;
+  /** Share of the cells that are clipped: of them nothing is known. */
+  readonly clipped: number;
 }
 
 export interface Energy {
@@ -33,13 +37,14 @@ type Frame = Pick<Mosaic, 'width' | 'height' | 'phase' | 'data' | 'black' | 'bla
 /** @param noise of a single number of the frame */
 export function sharpnessOf(frame: Frame, noise: NoiseModel): Sharpness {
   const cells = greenCells(frame, noise);
-  const { mean } = cells;
+  const { mean, clipped } = cells;
   // Two greens make a cell.
   const variance = Math.max(1e-9, noise.shot * mean + noise.read) / 2;
   return {
     fine: energyOf(cells, 1),
     coarse: energyOf(binned(cells), 1 / (COARSE * COARSE)),
     snrDb: mean > 0 ? 20 * Math.log10(mean / Math.sqrt(variance)) : -Infinity,
+    ...{ mean, clipped },
   };
 }
 
@@ -51,7 +56,7 @@ interface Cells {
 }
 
 /** The mean of both greens of each 2×2 cell, as a root whose noise has variance 1. */
-function greenCells(frame: Frame, noise: NoiseModel): Cells & { readonly mean: number } {
+function greenCells(frame: Frame, noise: NoiseModel): Cells & Pick<Sharpness, 'mean' | 'clipped'> {
   const { phase: [px, py] = [0, 0], data } = frame;
   const [width, height] = [frame.width >> 1, frame.height >> 1];
   const out = new Float32Array(width * height);
@@ -62,19 +67,22 @@ function greenCells(frame: Frame, noise: NoiseModel): Cells & { readonly mean: n
   const black = (blackOf(frame, a.colour) + blackOf(frame, b.colour)) / 2;
   const clip = clipLevel(frame);
   const shot = Math.max(1e-6, noise.shot);
-  let sum = 0;
+  let [sum, clipped] = [0, 0];
   for (let y = 0, i = 0; y < height; y++)
     for (let x = 0, from = 2 * y * frame.width; x < width; x++, from += 2, i++) {
       const [one, two] = [data[from + a.at]!, data[from + b.at]!];
       const signal = (one + two) / 2 - black;
       sum += signal;
+      if (one >= clip || two >= clip) {
+        out[i] = NaN;
+        clipped++;
+        continue;
+      }
       // Variance of the mean is (shot·s + read)/2: twice the root of (s + read/shot)·2/shot has variance 1.
-      out[i] =
-        one >= clip || two >= clip
-          ? NaN
-          : 2 * Math.sqrt(Math.max(0, (2 * (signal + noise.read / shot)) / shot));
+      out[i] = 2 * Math.sqrt(Math.max(0, (2 * (signal + noise.read / shot)) / shot));
     }
-  return { width, height, data: out, mean: sum / Math.max(1, width * height) };
+  const count = Math.max(1, width * height);
+  return { width, height, data: out, mean: sum / count, clipped: clipped / count };
 }
 
 interface Green {

@@ -49,11 +49,11 @@ export function focusSourceOf(view: SceneView, seed = 1): FocusSource {
     drive,
     held: (wantedM) => heldFocusM(camera, wantedM),
     lookShare: (wide) => lookShare(sensor, wide),
-    look: ({ at, wide, focusM, number, timeS }) => {
+    look: ({ at, wide, focusM, lessEv, number, timeS }) => {
       // The first look at a scene, at half the detail, is sharp at every distance: there is nothing to be seen by it.
       if (!space) return null;
       // Exposed for what lies there.
-      const ev100 = ev100OfLuminance(Math.max(sight.range.floor, meanAt(sight.luminance, at)));
+      const ev100 = lessEv + ev100OfLuminance(Math.max(sight.range.floor, meanAt(sight.luminance, at)));
       return lookThrough(view, { at, wide, focusM, ev100, seed: seed * LOOK_SEED + number, clockS: timeS });
     },
   };

@@ -101,8 +101,10 @@ describe.each(SCREENS)('%s', (size) => {
   afterEach(plain);
 
   it('focus: found at a place, with a distance there; peaking; a place of its own; held; by hand; given back', async () => {
+    // Of so few sites nearly all is within the depth of field: a place at which there is something to be found.
+    await doing(() => useDesk.getState().setSpot({ x: 0.7, y: 0.1 }));
     await tap('value-focus');
-    await becomes('focus-stands', /found in 0\.\d\d s/);
+    await becomes('focus-stands', /found in \d\.\d\d s/);
     await becomes('subject', /There: \d.* m, by the depth sensor/);
     await tap('in-focus');
     await tap('depth');
@@ -198,7 +200,7 @@ describe.each(SCREENS)('%s', (size) => {
     await times('ArrowRight', 3);
     await tap('lengths-ft');
     await becomes('plan-told', /ft to .*blurred [\d.]+ px/);
-    await becomes('focus-words', /ft$/);
+    await becomes('value-focus', /ft/);
     await tap('lengths-m');
     await tap('plan-take');
     await becomes('state-focus', /by hand/);
