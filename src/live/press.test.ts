@@ -4,6 +4,7 @@ import type { Report } from '../camera/report';
 import type { LatentFrame } from '../core/frame/latent';
 import type { FrameRecord } from '../core/frame/record';
 import { initialValues } from '../core/setting/values';
+import { WorkerGone, WorkerLate } from '../workers/hire';
 import { cancelCapture, letGo, press, pressDown, STORE_FULL, UNSAVED_WAIT } from './press';
 import { useDesk } from './desk';
 import { useReport } from './report';
@@ -14,6 +15,7 @@ let mockListing: () => Promise<unknown>;
 let mockSeq = 1;
 let mockCamera: Pick<Camera, 'taking'>;
 let mockPutLatent = jest.fn();
+let mockReady: Promise<void> = Promise.resolve();
 const mockReadOut = jest.fn();
 let mockSave = jest.fn();
 let mockPurge = jest.fn();
@@ -31,6 +33,7 @@ jest.mock('../library/staff', () => ({
   rollKeeper: {
     call: (ask: (api: unknown) => unknown) =>
       ask({ save: mockSave, purge: mockPurge, putLatent: mockPutLatent }),
+    ready: () => mockReady,
   },
 }));
 jest.mock('../ui/save-file', () => ({ saveFile: () => undefined }));
@@ -419,6 +422,59 @@ describe('a press of a camera whose frames are latent', () => {
     await press();
     expect(state()).toMatchObject({ kind: 'failed', message: expect.stringContaining('The roll is gone') });
     expect(mockReadOut).not.toHaveBeenCalled();
+  });
+});
+
+describe('a press whose roll', () => {
+  /** Keeps what it is given once it has failed so often. */
+  const after = (...failures: Error[]) =>
+    (mockPutLatent = jest.fn(async () => {
+      const failure = failures.shift();
+      if (failure) throw failure;
+      return { kind: 'saved' };
+    }));
+  const frames = () => mockPutLatent.mock.calls.map(([kept]) => (kept as LatentFrame[]).map(({ id }) => id));
+
+  it('breaks with it in hand asks another for the same frames, once', async () => {
+    latentCamera();
+    after(new WorkerGone('The roll is gone'));
+    await press();
+    expect(state().kind).toBe('idle');
+    expect(frames()).toHaveLength(2);
+    expect(frames()[1]).toEqual(frames()[0]);
+    after(new WorkerGone('The roll is gone'), new WorkerLate('The roll does not come'));
+    await press();
+    expect([state().kind, frames().length]).toEqual(['idle', 3]);
+    after(new WorkerGone('The roll is gone'), new WorkerGone('The roll is gone again'));
+    await press();
+    expect(state()).toMatchObject({ kind: 'failed', message: expect.stringContaining('gone again') });
+  });
+
+  it('is late waits until it comes, and says that it does', async () => {
+    latentCamera();
+    let come: () => void = () => undefined;
+    mockReady = new Promise((resolve) => (come = resolve));
+    after(new WorkerLate('The roll does not come'));
+    const done = press();
+    while (state().kind !== 'busy') await new Promise(setImmediate);
+    expect([state(), frames().length]).toEqual([{ kind: 'busy', stage: 'store', share: 0 }, 1]);
+    come();
+    await done;
+    expect([state().kind, frames().length]).toEqual(['idle', 2]);
+  });
+
+  it('never comes can be cancelled, and is free for the next', async () => {
+    latentCamera();
+    mockReady = new Promise(() => undefined);
+    after(new WorkerLate('The roll does not come'));
+    const before = useDesk.getState().taken;
+    const done = press();
+    while (state().kind !== 'busy') await new Promise(setImmediate);
+    cancelCapture();
+    await done;
+    expect([state().kind, useDesk.getState().taken]).toEqual(['idle', before]);
+    await press();
+    expect(useDesk.getState().taken).toBe(before + 1);
   });
 });
 

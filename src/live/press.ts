@@ -22,8 +22,8 @@ import { rollFor } from '../library/rolls';
 import { noteRefusal } from '../library/room';
 import { rollKeeper } from '../library/staff';
 import { frameId } from '../vault/frame-id';
-import { WorkerReplaced } from '../workers/hire';
-import { STORE_IS_FULL } from '../workers/save-outcome';
+import { WorkerGone, WorkerLate } from '../workers/hire';
+import { STORE_IS_FULL, type SaveOutcome } from '../workers/save-outcome';
 import { attitudeNow } from './attitude';
 import { bodyWith, cameraWith, opticWith } from './camera';
 import { useDesk } from './desk';
@@ -92,8 +92,8 @@ export async function press(hardness = 0.3, released?: AbortSignal): Promise<voi
     if (taking.kind === 'at once')
       await takeAtOnce(taking.take(sequence, signal), sequence.shots.length, signal);
     else if (!isHeldBurst(useDesk.getState().settings, report.optic))
-      await keepLatent(taking.expose(sequence));
-    else await takeWhileHeld(taking.expose(sequence), released);
+      await keepLatent(taking.expose(sequence), signal);
+    else await takeWhileHeld(taking.expose(sequence), signal, released);
     setCapture({ kind: 'idle' });
     useDesk.getState().noteTaken();
   } catch (error) {
@@ -117,21 +117,46 @@ async function said<T>(wait: () => Promise<T>): Promise<T> {
   }
 }
 
-/** Keeps exposures that are read out later. @throws Error in words for people when they are not safe */
-async function keepLatent(frames: readonly LatentFrame[]): Promise<void> {
-  const put = () => rollKeeper.call((api) => api.putLatent(frames));
-  // They are here still: another roll is given them in place of one that did not answer. Put twice, they are there once.
-  const outcome = await put().catch((error: unknown) => {
-    if (error instanceof WorkerReplaced) return put();
-    throw error;
-  });
+/**
+ * Keeps exposures that are read out later. They are in hand until they are safe: a roll that is late is waited for until the person cancels, and one that
+ * broke is asked a second time. Put twice, they are there once.
+ * @throws Error in words for people when they are not safe
+ */
+async function keepLatent(frames: readonly LatentFrame[], signal: AbortSignal): Promise<void> {
+  const outcome = await putLatent(frames, signal);
   if (outcome.kind === 'unsaved') throw new Error(outcome.reason);
   rollChanged();
   void readOutWaiting();
 }
 
+async function putLatent(frames: readonly LatentFrame[], signal: AbortSignal): Promise<SaveOutcome> {
+  for (let broke = false; ;) {
+    try {
+      return await rollKeeper.call((api) => api.putLatent(frames));
+    } catch (error) {
+      if (error instanceof WorkerLate) {
+        useDesk.getState().setCapture({ kind: 'busy', stage: 'store', share: 0 });
+        await unlessCancelled(rollKeeper.ready(), signal);
+      } else if (error instanceof WorkerGone && !broke) broke = true;
+      else throw error;
+    }
+  }
+}
+
+function unlessCancelled<T>(wait: Promise<T>, signal: AbortSignal): Promise<T> {
+  return new Promise((resolve, reject) => {
+    const cancel = () => reject(signal.reason as Error);
+    signal.addEventListener('abort', cancel, { once: true });
+    wait.then(resolve, reject).finally(() => signal.removeEventListener('abort', cancel));
+  });
+}
+
 /** Keeps the frames of a burst one by one as their moments come, until the release is let go. */
-async function takeWhileHeld(frames: readonly LatentFrame[], released?: AbortSignal): Promise<void> {
+async function takeWhileHeld(
+  frames: readonly LatentFrame[],
+  signal: AbortSignal,
+  released?: AbortSignal,
+): Promise<void> {
   const startMs = performance.now();
   const firstMs = frames[0]?.timeMs ?? 0;
   for (const { group, ...frame } of frames) {
@@ -139,7 +164,7 @@ async function takeWhileHeld(frames: readonly LatentFrame[], released?: AbortSig
     if (waitMs > 0 && released) await elapsed(waitMs, released);
     if (group!.index > 0 && (released?.aborted ?? true)) return;
     // How many it will be nobody knows yet.
-    await keepLatent([{ ...frame, group: { id: group!.id, index: group!.index } }]);
+    await keepLatent([{ ...frame, group: { id: group!.id, index: group!.index } }], signal);
   }
 }
 

@@ -259,15 +259,27 @@ export async function take(page: Page): Promise<void> {
   await taken(page);
 }
 
-/** Presses in some way, and waits until what was taken is safe. */
+/** Presses in some way, and waits until what was taken is safe. @throws Error with the page's own words where it is not */
 export async function safe(page: Page, act: () => Promise<unknown>): Promise<void> {
   const before = await page.$eval('canvas', (canvas) => Number(canvas.dataset.taken));
+  // What an earlier press came to may stand there still.
+  await page.evaluate(
+    (s: string) => document.querySelector(s)?.setAttribute('data-was', ''),
+    byId('capture-failed'),
+  );
   await act();
-  await page.waitForFunction(
-    (n: number) => Number(document.querySelector('canvas')?.dataset.taken) > n,
+  const end = await page.waitForFunction(
+    (n: number, s: string) => {
+      if (Number(document.querySelector('canvas')?.dataset.taken) > n) return 'safe';
+      const said = document.querySelector(s)?.textContent;
+      return said && `not safe: ${said}`;
+    },
     {},
     before,
+    `${byId('capture-failed')}:not([data-was])`,
   );
+  const how = await end.jsonValue();
+  if (how !== 'safe') throw new Error(how || 'nothing is told');
 }
 
 /** Waits until nothing is being taken, and nothing waits that could be read out. */
