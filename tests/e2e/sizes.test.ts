@@ -507,9 +507,26 @@ describe('with a long remedy, and with everything manual on a lens with an iris'
     await framesPass(page, 6);
     const found = await troubles(page, screen);
     const share = await covered(page);
-    table[`${screen[0]} × ${screen[1]}`]!.manual = `${(100 * share).toFixed(1)} %, troubles ${found.length}`;
+    (table[`${screen[0]} × ${screen[1]}`] ??= {}).manual =
+      `${(100 * share).toFixed(1)} %, troubles ${found.length}`;
     expect(found).toEqual([]);
     expect(share).toBeLessThanOrEqual(0.08);
     expect(await page.$(byId('manual-scale'))).not.toBeNull();
   });
+
+  it.each(['Home', 'End'] as const)(
+    'the values at the ends of the faders are whole at every size: %s',
+    async (end) => {
+      for (const id of ['shutter', 'aperture', 'iso', 'compensation', 'focus', 'white']) {
+        await page.focus(byId(`fader-${id}`));
+        await page.keyboard.press(end);
+      }
+      await page.waitForFunction((s: string) => !document.querySelector(s), {}, byId('loupe'));
+      for (const screen of TRIED) {
+        await resize(page, screen);
+        const cut = (await troubles(page, screen)).filter((trouble) => /is cut/.test(trouble));
+        expect({ screen, cut }).toEqual({ screen, cut: [] });
+      }
+    },
+  );
 });

@@ -9,7 +9,15 @@ export const FOOT_M = 0.3048;
 
 /** Three figures where they matter; what lies so far that nothing differs beyond is ∞. */
 export function lengthWords(metres: number, unit: LengthUnit = 'm'): string {
-  if (!(metres < FAR_M / 4)) return '∞';
+  const figure = lengthFigure(metres, unit);
+  return figure === FAR ? figure : `${figure} ${unit}`;
+}
+
+const FAR = '∞';
+
+/** The figure alone, where the unit stands elsewhere. */
+export function lengthFigure(metres: number, unit: LengthUnit = 'm'): string {
+  if (!(metres < FAR_M / 4)) return FAR;
   const v = unit === 'm' ? metres : metres / FOOT_M;
-  return `${v >= 10 ? v.toFixed(0) : v >= 1 ? v.toFixed(1) : v.toFixed(2)} ${unit}`;
+  return v >= 10 ? v.toFixed(0) : v >= 1 ? v.toFixed(1) : v.toFixed(2);
 }

@@ -22,7 +22,7 @@ import {
   SHUTTER_LADDER,
   WHITE_LADDER,
 } from '../../core/units/ladders';
-import { lengthWords, type LengthUnit } from '../../core/units/lengths';
+import { lengthFigure, lengthWords, type LengthUnit } from '../../core/units/lengths';
 import { useDesk } from '../../live/desk';
 import { useOptic } from '../../live/in-use';
 import { exactOf, isAuto, isTold, standingWhite, toldOf } from '../../live/desk-controls';
@@ -74,8 +74,7 @@ export function Faders({
     );
   const inRow = Math.ceil(ids.length / rows);
   const each = width / inRow / text;
-  const tight = each < TIGHT && text >= LARGE;
-  const crowded = tight ? 'tight' : each < CROWDED ? 'crowded' : null;
+  const crowded = each < CROWDED;
   return (
     <View style={styles.rows}>
       {Array.from({ length: rows }, (_, row) => (
@@ -85,6 +84,7 @@ export function Faders({
               key={id}
               id={id}
               crowded={crowded}
+              room={each - space.half / text}
               onLadder={onLadder}
               hint={(hints && !crowded && faderKeys(id)) || undefined}
             />
@@ -95,11 +95,18 @@ export function Faders({
   );
 }
 
-/** Narrower than this, pixels of text of the usual size, values are set a little smaller: each stays on its one line. */
+/** Narrower than this, pixels of text of the usual size, a fader has no room for hints, nor for a unit beside its value. */
 const CROWDED = 68;
-/** And smaller still where text is so large that they are large all the same. */
-const TIGHT = 52;
-const LARGE = 1.25;
+/** Values stay on one line: as large as this, or smaller where one is too long for that. */
+const VALUE = 20;
+const VALUE_CROWDED = 18;
+/** Figures of the house's face are less than half as wide as they are high. */
+const FIGURE = 0.5;
+
+/** Size of type in which so many signs take no more than that width. */
+function sizeFor(signs: number, room: number, crowded: boolean): number {
+  return Math.min(crowded ? VALUE_CROWDED : VALUE, room / (FIGURE * signs));
+}
 
 const FADERS: readonly FaderId[] = ['shutter', 'aperture', 'iso', 'compensation', 'focus', 'white', 'zoom'];
 
@@ -117,11 +124,14 @@ export function useSteps(id: FaderId): Steps {
 function DeskFader({
   id,
   crowded,
+  room,
   onLadder,
   hint,
 }: {
   id: FaderId;
-  crowded: 'crowded' | 'tight' | null;
+  crowded: boolean;
+  /** Its width, pixels of text of the usual size. */
+  room: number;
   onLadder: (fader: FaderId) => void;
   hint?: string;
 }) {
@@ -145,20 +155,28 @@ function DeskFader({
   const { ladder, skipped } = useSteps(id);
   const index = Math.max(0, nearestStep(LADDERS[id], exact) - skipped);
   const words = told ? valueWords(id, exact, lengths) : '–';
+  // Where it is tight a unit stands with the name.
+  const unitApart = id === 'focus' && crowded;
+  const shown = unitApart && told ? lengthFigure(exact, lengths) : words;
   if (id === 'focus' && lens.fixedFocusM !== undefined) return <FixedFocus lens={lens} />;
   return (
     <View style={[styles.fader, !auto && styles.set]}>
       <Pressable role="button" onPress={() => onLadder(id)} style={styles.head} testID={`value-${id}`}>
         <Words kind="label" quiet>
           {SHORT[id]}
+          {unitApart && `, ${lengths}`}
           {hint ? `  ${hint}` : ''}
         </Words>
         <Words
           kind="value"
-          style={[styles.value, crowded && styles[crowded], !auto && styles.accent]}
+          style={[
+            styles.value,
+            { fontSize: rem(sizeFor(shown.length, room, crowded)) },
+            !auto && styles.accent,
+          ]}
           testID={`${id}-words`}
         >
-          {words}
+          {shown}
         </Words>
         <Words kind="label" quiet style={styles.state} testID={`state-${id}`}>
           {gives
@@ -344,8 +362,6 @@ const styles = StyleSheet.create({
   head: { minHeight: touch, alignItems: 'center', paddingTop: 4 },
   // A second line would push the track out of its place.
   value: { whiteSpace: 'nowrap' } as object,
-  crowded: { fontSize: rem(18) },
-  tight: { fontSize: rem(16) },
   accent: { color: colour.accent },
   state: { fontSize: rem(11), lineHeight: rem(13), textAlign: 'center' },
 });
