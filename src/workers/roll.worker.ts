@@ -10,7 +10,8 @@ import { frameId, timeOfId } from '../vault/frame-id';
 import { rollWriter } from '../vault/writer';
 import { archiveOf, openArchive, type ArchiveAsk } from './archive';
 import { watched } from './alive';
-import { STORE_IS_FULL, type SaveOutcome } from './save-outcome';
+import { refusalWords } from './refusal';
+import type { SaveOutcome } from './save-outcome';
 
 /** The lock that is the turn, and the channel on which tabs are told of changes. */
 const ROLL = 'velmo-roll';
@@ -65,7 +66,7 @@ const api = {
       tell([]);
       return { kind: 'saved' };
     } catch (error) {
-      return { kind: 'unsaved', reason: await reasonOf(error) };
+      return { kind: 'unsaved', reason: await refusalWords(error, JSON.stringify(frames).length) };
     }
   },
 
@@ -79,7 +80,7 @@ const api = {
         const saved = await saveFrame(reader, writer, frame, latent);
         return { kind: saved ? 'saved' : 'unwanted' } as const;
       } catch (error) {
-        return { kind: 'unsaved', reason: await reasonOf(error) } as const;
+        return { kind: 'unsaved', reason: await refusalWords(error, sizeOf(frame.files)) } as const;
       }
     }),
 
@@ -109,7 +110,8 @@ const api = {
       try {
         if (await inTurn(() => writer.copy(id, newId, roll))) copies.push(newId);
       } catch (error) {
-        throw new Error(`${copies.length} of ${ids.length} copied: ${await reasonOf(error)}`);
+        const bytes = sizeOf(await reader.files(id).catch(() => []));
+        throw new Error(`${copies.length} of ${ids.length} copied: ${await refusalWords(error, bytes)}`);
       }
       onFrame(i + 1);
     }
@@ -184,7 +186,7 @@ const api = {
           [whole.record.id],
         );
       } catch (error) {
-        stopped = await reasonOf(error);
+        stopped = await refusalWords(error, sizeOf(whole.files));
         break;
       }
       ids.add(whole.record.id);
@@ -254,17 +256,7 @@ function tell(rewritten: readonly string[]): void {
   channel?.postMessage({ rewritten } satisfies RollChange);
 }
 
-/** A store this full refuses without always saying why. */
-const NEARLY_FULL = 0.9;
-
-/** Why the store refused, in words. Browsers name a full store in the error's name, its message, or not at all. */
-async function reasonOf(error: unknown): Promise<string> {
-  const { name = '', message = '' } = (error ?? {}) as Partial<Error>;
-  if (/quota/i.test(name + message)) return STORE_IS_FULL;
-  if (message !== '') return message;
-  const { usage = 0, quota = Infinity } =
-    (await navigator.storage?.estimate?.().catch(() => undefined)) ?? {};
-  return usage > NEARLY_FULL * quota ? STORE_IS_FULL : 'the browser refused to store it and gave no reason';
-}
+const sizeOf = (files: readonly { readonly bytes: Uint8Array }[]) =>
+  files.reduce((sum, { bytes }) => sum + bytes.byteLength, 0);
 
 Comlink.expose(api);

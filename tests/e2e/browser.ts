@@ -20,6 +20,8 @@ export interface Stage {
   /** A page with storage of its own, or one that shares the storage of a context. */
   phone(context?: BrowserContext): Promise<Page>;
   wide(context?: BrowserContext): Promise<Page>;
+  /** Gives the page's context an empty store with the stage's desk, as a page with storage of its own has it. */
+  begin(page: Page): Promise<void>;
   close(): Promise<void>;
 }
 
@@ -64,14 +66,15 @@ export async function openStage({ folders, fault, desk = SMALL }: StageOptions =
     contexts.push(context);
     return context;
   };
+  const begin = async (page: Page) => {
+    await forget(page, origin);
+    await page.goto(`${origin}/nothing.json`);
+    await page.evaluate(setDesk, desk);
+  };
   const open = async (viewport: Parameters<Page['setViewport']>[0], context?: BrowserContext) => {
     const page = await (context ?? (await empty())).newPage();
     page.setDefaultTimeout(PATIENCE_MS);
-    if (!context) {
-      await forget(page, origin);
-      await page.goto(`${origin}/nothing.json`);
-      await page.evaluate(setDesk, desk);
-    }
+    if (!context) await begin(page);
     await page.setViewport(viewport);
     return page;
   };
@@ -81,6 +84,7 @@ export async function openStage({ folders, fault, desk = SMALL }: StageOptions =
     phone: (context) =>
       open({ width: 390, height: 844, deviceScaleFactor: 1, isMobile: true, hasTouch: true }, context),
     wide: (context) => open({ width: 1280, height: 800 }, context),
+    begin,
     close: async () => {
       await Promise.all(contexts.map((context) => context.close()));
       await browser.disconnect();
