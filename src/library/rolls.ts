@@ -7,8 +7,9 @@ import { saveStream } from '../ui/save-stream';
 import { frameId } from '../vault/frame-id';
 import type { Listing } from '../vault/reader';
 import type { TakenIn } from '../workers/roll.worker';
+import { CANCELLED } from '../workers/save-outcome';
 import { readListing, useRoll } from './roll';
-import { rollKeeper } from './staff';
+import { exporter, rollKeeper } from './staff';
 
 const NONE: Pick<Listing, 'rolls' | 'frames' | 'waiting'> = { rolls: [], frames: [], waiting: [] };
 
@@ -111,7 +112,10 @@ export async function takeInRoll(
   const stop = () => void rollKeeper.call((api) => api.stopTakingIn()).catch(() => undefined);
   signal.addEventListener('abort', stop, { once: true });
   try {
-    return await rollKeeper.call((api) => api.takeIn(file, Comlink.proxy(onFrame)));
+    const index = await exporter.call((api) => api.archiveIndex(file));
+    if (signal.aborted)
+      return { roll: index.roll, added: 0, known: 0, restored: 0, failed: [], stopped: CANCELLED };
+    return await rollKeeper.call((api) => api.takeIn(file, index, Comlink.proxy(onFrame)));
   } finally {
     signal.removeEventListener('abort', stop);
   }

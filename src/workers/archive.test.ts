@@ -12,7 +12,7 @@ import { rollReader } from '../vault/reader';
 import { isRecord } from '../vault/record-check.generated';
 import { memoryStore, record } from '../vault/test-store';
 import { rollWriter } from '../vault/writer';
-import { archiveOf, openArchive } from './archive';
+import { archiveFrames, archiveIndex, archiveOf } from './archive';
 
 jest.mock('@react-native-async-storage/async-storage', () => ({ createAsyncStorage: () => undefined }));
 
@@ -59,7 +59,10 @@ async function archived(frames: number, withoutPlaces = false) {
   return { zip, records };
 }
 
-const opened = (zip: Uint8Array) => openArchive(async (from, to) => zip.subarray(from, to), zip.length);
+async function opened(zip: Uint8Array) {
+  const read = async (from: number, to: number) => zip.subarray(from, to);
+  return { index: await archiveIndex(read, zip.length), frame: await archiveFrames(read, zip.length) };
+}
 
 it('what goes out comes in: records, files, thumbnails and the roll', async () => {
   const { zip, records } = await archived(3);

@@ -73,53 +73,53 @@ function bytesOfUrl(url: string): Uint8Array {
   return toUint8Array(url.slice(url.indexOf(',') + 1));
 }
 
-/** What an archive holds, before a frame of it is read. */
-export interface OpenedArchive {
-  readonly index: ArchiveIndex;
-  /** A frame to be saved. @throws Error in words for people when it is not whole, or is none */
-  frame(archived: ArchivedFrame, roll: string): Promise<FrameToSave>;
-}
-
 const MOST_FILE = 1024 << 20;
 const MOST_THUMBNAIL = 4 << 20;
 
-/** @throws Error in words for people for what is no archive of a roll */
-export async function openArchive(read: ReadAt, size: number): Promise<OpenedArchive> {
+/** What an archive holds, before a frame of it is read: not for a worker that others wait for. @throws Error in words for people for what is no archive of a roll */
+export async function archiveIndex(read: ReadAt, size: number): Promise<ArchiveIndex> {
+  const entries = new Map((await zipEntries(read, size)).map((entry) => [entry.name, entry]));
+  const entry = entries.get(INDEX_NAME);
+  if (!entry) throw new ZipError('This archive holds no roll: roll.json is missing in it');
+  if (entry.bytes > mostIndexBytes(entries.size))
+    throw new ZipError('roll.json in this archive is larger than its files could need');
+  const text = await readEntry(read, entry, mostIndexBytes(entries.size));
+  const index = isShallow(text, entries.size) ? parsed(text) : undefined;
+  if (!isArchive(index)) throw new ZipError('roll.json in this archive is not one that is understood here');
+  return { ...index, roll: tidyRoll(index.roll) };
+}
+
+/** Reads a frame to be saved into a roll. @throws Error in words for people when it is not whole, or is none */
+export type ReadArchived = (archived: ArchivedFrame, roll: string) => Promise<FrameToSave>;
+
+/** @throws ZipError for what is no archive */
+export async function archiveFrames(read: ReadAt, size: number): Promise<ReadArchived> {
   const entries = new Map((await zipEntries(read, size)).map((entry) => [entry.name, entry]));
   const named = (name: string): ZipEntry => {
     const entry = entries.get(name);
     if (!entry) throw new ZipError(`${name} is missing`);
     return entry;
   };
-  if (!entries.has(INDEX_NAME)) throw new ZipError('This archive holds no roll: roll.json is missing in it');
-  if (named(INDEX_NAME).bytes > mostIndexBytes(entries.size))
-    throw new ZipError('roll.json in this archive is larger than its files could need');
-  const text = await readEntry(read, named(INDEX_NAME), mostIndexBytes(entries.size));
-  const index = isShallow(text, entries.size) ? parsed(text) : undefined;
-  if (!isArchive(index)) throw new ZipError('roll.json in this archive is not one that is understood here');
-  return {
-    index: { ...index, roll: tidyRoll(index.roll) },
-    frame: async (archived, roll) => {
-      const found = broughtForward(archived.record);
-      if (!isRecord(found)) throw new Error('its record is not understood here');
-      if (found.files.length !== archived.files.length) throw new Error('its record tells of other files');
-      const files: FrameToSave['files'][number][] = [];
-      for (const [i, { format, sha256 }] of found.files.entries()) {
-        const bytes = await readEntry(read, named(archived.files[i]!), MOST_FILE);
-        if (!isUnknown(sha256) && (await digestOf(bytes)) !== sha256)
-          throw new Error('its file is another than its record tells of');
-        if (!beginsAs(format, bytes)) throw new Error(`its file is no ${format.toUpperCase()}`);
-        files.push({ format, bytes });
-      }
-      const thumbnailJpeg = await readEntry(read, named(archived.thumbnail), MOST_THUMBNAIL);
-      const told = await Promise.all(files.map(({ format, bytes }) => entryOf(format, bytes)));
-      const record: FrameRecord = {
-        ...found,
-        ...(found.credit && { credit: tidyCredit(found.credit) }),
-        ...{ files: told, roll, place: { kind: 'stored' } },
-      };
-      return { record, files, thumbnailJpeg };
-    },
+  return async (archived, roll) => {
+    const found = broughtForward(archived.record);
+    if (!isRecord(found)) throw new Error('its record is not understood here');
+    if (found.files.length !== archived.files.length) throw new Error('its record tells of other files');
+    const files: FrameToSave['files'][number][] = [];
+    for (const [i, { format, sha256 }] of found.files.entries()) {
+      const bytes = await readEntry(read, named(archived.files[i]!), MOST_FILE);
+      if (!isUnknown(sha256) && (await digestOf(bytes)) !== sha256)
+        throw new Error('its file is another than its record tells of');
+      if (!beginsAs(format, bytes)) throw new Error(`its file is no ${format.toUpperCase()}`);
+      files.push({ format, bytes });
+    }
+    const thumbnailJpeg = await readEntry(read, named(archived.thumbnail), MOST_THUMBNAIL);
+    const told = await Promise.all(files.map(({ format, bytes }) => entryOf(format, bytes)));
+    const record: FrameRecord = {
+      ...found,
+      ...(found.credit && { credit: tidyCredit(found.credit) }),
+      ...{ files: told, roll, place: { kind: 'stored' } },
+    };
+    return { record, files, thumbnailJpeg };
   };
 }
 

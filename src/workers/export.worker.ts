@@ -1,13 +1,15 @@
-// The exporter: makes files of frames and hands them over one by one, or as pieces of a ZIP. It is a worker of its own, so that frames can be looked at
-// meanwhile.
+// The exporter: makes files of frames and hands them over one by one, or as pieces of a ZIP; and looks into archives that come in. It is a
+// worker of its own, so that frames can be looked at, and taken, meanwhile.
 import { makeZip } from 'client-zip';
 import * as Comlink from 'comlink';
+import type { ArchiveIndex } from '../core/frame/archive';
 import { exportedFiles, type ExportChoice, type ExportedFile, type StoredFile } from '../core/frame/export';
 import { eachOnce, nameBy } from '../core/frame/file-name';
 import type { FrameRecord } from '../core/frame/record';
 import { exifOfJpeg, jpegFacts, withFacts } from '../core/formats/jpeg';
 import { rollReader } from '../vault/reader';
 import { watched } from './alive';
+import { archiveIndex } from './archive';
 import { encodeJpeg } from './encode-jpeg';
 import { frameFile } from './frame-file';
 
@@ -74,6 +76,10 @@ const api = {
     await running?.pieces.cancel();
     running = undefined;
   },
+
+  /** What an archive of a roll holds. @throws Error in words for people for what is none */
+  archiveIndex: (file: Blob): Promise<ArchiveIndex> =>
+    archiveIndex(async (from, to) => new Uint8Array(await file.slice(from, to).arrayBuffer()), file.size),
 };
 
 export type ExporterApi = typeof api;

@@ -1,5 +1,6 @@
 // The roll's worker: the only one that writes. Tabs take turns by a lock, and are told of every change.
 import * as Comlink from 'comlink';
+import type { ArchiveIndex } from '../core/frame/archive';
 import type { LatentFrame } from '../core/frame/latent';
 import { recordFromFiles } from '../core/frame/recover';
 import { freeName, type Roll } from '../core/frame/roll';
@@ -8,10 +9,10 @@ import { rollReader } from '../vault/reader';
 import { saveFrame, type FrameToSave } from '../vault/save';
 import { frameId, timeOfId } from '../vault/frame-id';
 import { rollWriter } from '../vault/writer';
-import { archiveOf, openArchive, type ArchiveAsk } from './archive';
+import { archiveFrames, archiveOf, type ArchiveAsk } from './archive';
 import { watched } from './alive';
 import { refusalWords } from './refusal';
-import type { SaveOutcome } from './save-outcome';
+import { CANCELLED, type SaveOutcome } from './save-outcome';
 
 /** The lock that is the turn, and the channel on which tabs are told of changes. */
 const ROLL = 'velmo-roll';
@@ -138,12 +139,20 @@ const api = {
     archive = undefined;
   },
 
-  /** Takes in an archive, frame by frame: each is looked at, and read back once it is stored. @throws Error in words for people for what is none */
-  takeIn: async (file: Blob, onFrame: (done: number, of: number) => void): Promise<TakenIn> => {
+  /**
+   * Takes in an archive, frame by frame: each is looked at, and read back once it is stored.
+   * @param index of the archive, read elsewhere: it may take its time, and presses wait for this worker
+   * @throws Error in words for people for what is none
+   */
+  takeIn: async (
+    file: Blob,
+    index: ArchiveIndex,
+    onFrame: (done: number, of: number) => void,
+  ): Promise<TakenIn> => {
     const controller = new AbortController();
     takingIn = controller;
     const read = async (from: number, to: number) => new Uint8Array(await file.slice(from, to).arrayBuffer());
-    const { index, frame } = await openArchive(read, file.size);
+    const frame = await archiveFrames(read, file.size);
     const { rolls } = await reader.list();
     const there = rolls.find(({ id }) => id === index.roll.id);
     const names = rolls.filter(({ id }) => id !== index.roll.id).map(({ name }) => name);
@@ -157,7 +166,7 @@ const api = {
     for (const [i, archived] of index.frames.entries()) {
       onFrame(i, index.frames.length);
       if (controller.signal.aborted) {
-        stopped = 'it was cancelled';
+        stopped = CANCELLED;
         break;
       }
       const name = archived.files[0]!;
