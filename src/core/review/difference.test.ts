@@ -222,6 +222,23 @@ describe('edges', () => {
     },
   );
 
+  it('of an even ground are none, however bright what lies beside what is clipped', () => {
+    const made = frame({ blur: 1e3 });
+    const side = made.width;
+    for (let y = 90; y < side - 60; y += 60)
+      for (let x = 90; x < side - 60; x += 60)
+        for (let v = -13; v <= 13; v++)
+          for (let u = -13; u <= 13; u++) {
+            const away = Math.hypot(u, v);
+            if (away < 13) made.data[(y + v) * side + x + u] = away < 4 ? WHITE : 3500 + ((u + 13 * v) % 40);
+          }
+    for (const image of [made, { ...made, noise: null }]) {
+      const { edges } = known(placeFigures(image, MIDDLE));
+      expect(edges.error).toBeLessThan(Infinity);
+      expect(Math.abs(edges.value)).toBeLessThan(5 * edges.error);
+    }
+  });
+
   it('are not told where chance is all there is', () => {
     const flat = (seed: number) => {
       const made = frame({ seed, side: 300, blur: 1e3 });

@@ -75,17 +75,21 @@ export function placeFigures(
   if (known.length === 0) return { unknown: 'the place is clipped' };
   const mean = known.reduce((sum, v) => sum + v, 0) / known.length;
   const range = image.white - image.black;
-  // Of the signal as a share of the range.
-  const told = image.noise && (image.noise.shot * Math.max(0, mean) * range + image.noise.read) / range ** 2;
-  const variance = told === null ? noiseOf(plane) ** 2 : told / plane.greens;
+  // Of a signal as a share of the range, of one site.
+  const told = (signal: number) =>
+    image.noise && (image.noise.shot * Math.max(0, signal) * range + image.noise.read) / range ** 2;
+  const site = told(mean) ?? noiseOf(plane) ** 2 * plane.greens;
   const own = apartFromClipped(plane, CLEAR_SITES);
   const other =
     beside && apartFromClipped(greenPlane(beside.image, about(beside.at, PLACE_SITES)), CLEAR_SITES);
   const apart = other ? whereBoth(own, other) : own;
   const left = apart.data.filter((v) => !Number.isNaN(v));
   const level = left.reduce((sum, v) => sum + v, 0) / left.length;
-  const { value, error } = energyOf(apart, variance);
-  const site = variance * plane.greens;
+  // What is left beside highlights is darker than the place, and has less noise.
+  const { value, error } = energyOf(
+    apart,
+    (told(level) ?? noiseOf(apart) ** 2 * plane.greens) / plane.greens,
+  );
   const light = mean > 0;
   return {
     lightEv: light ? Math.log2(mean) : -Infinity,
@@ -94,7 +98,7 @@ export function placeFigures(
         ? { value: value / level ** 2, error: error / level ** 2 }
         : { value: 0, error: Infinity },
     snrDb: light && site > 0 ? 20 * Math.log10(mean / Math.sqrt(site)) : -Infinity,
-    noise: told === null ? 'measured' : 'told',
+    noise: image.noise ? 'told' : 'measured',
     clipped: 1 - known.length / plane.data.length,
   };
 }
