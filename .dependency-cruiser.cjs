@@ -1,5 +1,8 @@
-// Imports run downward only: app → screens → ui, live, library → camera → workers → vault → core; inside core from later
-// to earlier. No circles.
+// Imports run downward only: app → screens → live → library, ui → camera → workers → vault → core; terminal and server stand on the core alone. Inside
+// core every folder is a layer of its own. A folder that stands in none is an error. No circles.
+const { readdirSync } = require('node:fs');
+const { join } = require('node:path');
+
 const layers = [
   ['app'],
   ['src/screens'],
@@ -8,25 +11,61 @@ const layers = [
   ['src/camera'],
   ['src/workers'],
   ['src/vault'],
+  ['cli', 'server'],
   ['src/core'],
 ];
+/** From later to earlier. */
 const core = [
   ['frame'],
-  ['advice', 'setup', 'formats', 'review'],
+  ['advice'],
   ['scene'],
-  ['finder', 'dng'],
-  ['white', 'focus'],
+  ['formats'],
+  ['finder'],
+  ['review'],
+  ['white'],
   ['scopes'],
+  ['dng'],
   ['raw'],
+  ['focus'],
+  ['facts'],
+  ['setup'],
   ['setting'],
-  ['meter', 'combine'],
+  ['meter'],
+  ['combine'],
   ['sensor'],
+  ['sequence'],
+  ['define'],
   ['exposure'],
-  ['optics', 'colour', 'body'],
+  ['body'],
+  ['manners'],
   ['light'],
-  ['units', 'numeric'],
+  ['colour'],
+  ['units'],
+  ['optics'],
+  ['numeric'],
   ['kernels'],
 ];
+
+/** Folders beneath `root` that stand in no layer, and layers that are no folders. @throws Error that names them */
+function complete(root, named) {
+  const there = readdirSync(join(__dirname, root), { withFileTypes: true })
+    .filter((entry) => entry.isDirectory())
+    .map(({ name }) => name);
+  const odd = [
+    ...there.filter((name) => !named.includes(name)).map((name) => `${root}/${name} stands in no layer`),
+    ...named.filter((name) => !there.includes(name)).map((name) => `there is no folder ${root}/${name}`),
+  ];
+  if (odd.length > 0) throw new Error(`.dependency-cruiser.cjs: ${odd.join('; ')}`);
+}
+complete('src/core', core.flat());
+complete(
+  'src',
+  layers
+    .flat()
+    .filter((name) => name.startsWith('src/'))
+    .map((name) => name.slice('src/'.length)),
+);
+
 const upward = (names, prefix) =>
   names.flatMap((here, i) =>
     i === 0
@@ -53,16 +92,22 @@ module.exports = {
     ...upward(layers, ''),
     ...upward(core, 'src/core/'),
     {
-      name: 'port-and-finder-know-no-scene-and-no-worker',
+      name: 'port-queue-and-finder-know-no-scene-and-no-worker',
       severity: 'error',
-      from: { path: '^src/(camera/[^/]+\\.ts$|core/finder/)', pathNot: '\\.test\\.tsx?$' },
+      from: {
+        path: '^src/(camera/[^/]+\\.ts$|core/finder/|core/facts/|core/frame/queue\\.ts$)',
+        pathNot: '\\.test\\.tsx?$',
+      },
       to: { path: '^src/(core/scene|workers)/|\\.worker\\.ts$' },
     },
     {
-      name: 'desk-and-screens-know-no-simulated-optic',
+      name: 'desk-screens-port-and-queue-know-no-simulated-optic',
       severity: 'error',
-      from: { path: '^src/(screens|live)/', pathNot: '\\.test\\.tsx?$' },
-      to: { path: '^src/core/sensor/(cameras|simulated-camera|sim-)' },
+      from: {
+        path: '^src/(screens/|live/|camera/[^/]+\\.ts$|core/facts/|core/frame/queue\\.ts$)',
+        pathNot: '\\.test\\.tsx?$',
+      },
+      to: { path: '^src/core/sensor/(cameras|simulated-optic|sim-)' },
     },
     {
       name: 'core-is-pure',

@@ -1,4 +1,4 @@
-// The exposures of `shoot --bracket`: a set about the exposure that stands, or the smallest that holds the scene.
+// The set of `shoot --bracket planned`: the smallest that holds the scene.
 import { outlooks } from '../src/core/finder/outlook';
 import { BASE_ISO, type ExposureSettings } from '../src/core/exposure/settings';
 import { BURN_SHARE } from '../src/core/meter/highlight';
@@ -8,34 +8,29 @@ import { previewStage } from '../src/core/scene/light-rows';
 import { markedSites } from '../src/core/scene/marked-sites';
 import type { SceneView } from '../src/core/scene/view';
 import { CLEAN_DB } from '../src/core/scopes/limits';
-import { bracketed, planBracket, roomOf, type Bracket, type BracketPlan } from '../src/core/sequence/bracket';
-import { beyondWords, bracketWords, ONE_FRAME } from '../src/core/setting/bracket';
+import { roomOf, type Bracket } from '../src/core/sequence/bracket';
+import { ONE_FRAME } from '../src/core/sequence/drives/bracket';
+import { planBracket, type BracketPlan } from '../src/core/sequence/plan-bracket';
 import { UsageError } from './arguments';
 
-export interface ShotsAsked {
+export interface PlannedBracket {
   readonly bracket: Bracket;
-  readonly shots: readonly ExposureSettings[];
-  /** What the scene asks for, where it was asked; there is a set, or one frame. */
-  readonly plan?: Exclude<BracketPlan, { kind: 'none' }>;
-}
-
-/** @throws UsageError with a way out when the set does not fit into what the camera can do */
-export function shotsAsked(settings: ExposureSettings, bracket: Bracket): ShotsAsked {
-  const made = bracketed(settings, bracket);
-  if (made.kind === 'fits') return { bracket, shots: made.shots };
-  throw new UsageError(`--bracket ${bracketWords(bracket)}: ${beyondWords(made)}`);
+  /** The exposure that it lies about. */
+  readonly middle: ExposureSettings;
+  /** What the scene asks for: a set, or one frame. */
+  readonly plan: Exclude<BracketPlan, { kind: 'none' }>;
 }
 
 /**
  * The smallest set at base ISO that holds the scene but for the share that the highlight pattern lets burn, about the exposure that was metered.
  * @throws UsageError when there is none
  */
-export function plannedShots(
+export function plannedBracket(
   view: SceneView,
   metered: ExposureSettings,
   focusM: number,
   clockS: number,
-): ShotsAsked {
+): PlannedBracket {
   const settings = { ...metered, iso: BASE_ISO };
   const { width, height, ...stage } = previewStage(view, PREVIEW_LONG_SIDE);
   const light = new Float32Array(width * height);
@@ -62,5 +57,5 @@ export function plannedShots(
     shutterS: settings.shutterS * 2 ** (plan.middleThirds / 3),
     compensationEv: settings.compensationEv + plan.middleThirds / 3,
   };
-  return { ...shotsAsked(middle, { frames, stepThirds, order: 'rising', by: 'shutter' }), plan };
+  return { bracket: { frames, stepThirds, order: 'rising', by: 'shutter' }, middle, plan };
 }

@@ -12,7 +12,7 @@ import { viewScene, type SceneView } from '../src/core/scene/view';
 import { focusSourceOf, steadyTimeS, viewSource } from '../src/core/scene/view-source';
 import type { Orientation } from '../src/core/body/orientation';
 import { OPTICS, opticOfCamera } from '../src/core/sensor/cameras';
-import { LENS_IDS, type SimulatedCamera } from '../src/core/sensor/simulated-camera';
+import { LENS_IDS, type SimulatedOptic } from '../src/core/sensor/simulated-optic';
 import { noiseModel } from '../src/core/sensor/sensor';
 import type { SettingKey, SettingValues } from '../src/core/setting/settings';
 import { initialValues, listed } from '../src/core/setting/values';
@@ -60,7 +60,7 @@ function isMeasured(flag: string, text: string): boolean {
 export const PLANNED = 'planned';
 
 /** Settings as the flags ask for them. @throws RangeError that says what is allowed */
-export function settingsAsked(args: Arguments, camera: SimulatedCamera): SettingValues {
+export function settingsAsked(args: Arguments, camera: SimulatedOptic): SettingValues {
   const optic = opticOfCamera(camera);
   const values = { ...initialValues() } as Record<SettingKey, unknown>;
   for (const { key, options = [] } of listed())
@@ -107,7 +107,7 @@ function focusPlace(args: Arguments): FramePoint | undefined {
 /** `--focus hyperfocal`: at the aperture that is set. */
 function hyperfocalIfAsked(
   args: Arguments,
-  { lens, sensor }: SimulatedCamera,
+  { lens, sensor }: SimulatedOptic,
   { focus }: SettingValues,
   { apertureN }: ExposureSettings,
 ): FocusSet {

@@ -7,7 +7,7 @@ import {
 } from '../src/core/optics/depth-plan';
 import { digitallyZoomed } from '../src/core/scene/digital-zoom';
 import { opticsOf, OPTICS } from '../src/core/sensor/cameras';
-import { LENS_IDS, type SimulatedCamera } from '../src/core/sensor/simulated-camera';
+import { LENS_IDS, type SimulatedOptic } from '../src/core/sensor/simulated-optic';
 import { lengthWords } from '../src/core/units/lengths';
 import { choice, numberOf, UsageError, type Arguments } from './arguments';
 import { settingsAsked } from './exposure';
@@ -69,7 +69,7 @@ export function plan(args: Arguments): number {
 const NO_BACKGROUND = 'the background would lie behind the camera';
 
 /** Why that lens does not focus there; null where it does. */
-function outOfReach({ lens }: SimulatedCamera, focusM: number): string | null {
+function outOfReach({ lens }: SimulatedOptic, focusM: number): string | null {
   const { fixedFocusM, closestM } = lens;
   if (fixedFocusM !== undefined)
     return lengthWords(fixedFocusM) === lengthWords(focusM)
@@ -78,7 +78,7 @@ function outOfReach({ lens }: SimulatedCamera, focusM: number): string | null {
   return focusM < closestM ? `it focuses no nearer than ${lengthWords(closestM)}` : null;
 }
 
-function planLens({ lens, sensor }: SimulatedCamera, wantedN: number): PlanLens {
+function planLens({ lens, sensor }: SimulatedOptic, wantedN: number): PlanLens {
   const apertureN = Math.min(lens.narrowestN ?? lens.apertureN, Math.max(lens.apertureN, wantedN));
   return { focalLengthMm: lens.focalLengthMm, apertureN, sensor };
 }

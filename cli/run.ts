@@ -1,6 +1,6 @@
 // The commands of the terminal, and which of them is meant.
 import { parseArguments, UsageError, type Arguments } from './arguments';
-import { OFFERED_LENS_IDS } from '../src/core/sensor/simulated-camera';
+import { OFFERED_LENS_IDS } from '../src/core/sensor/simulated-optic';
 import { check } from './check';
 import { settingFlags, settingUsage } from './exposure';
 import { meter } from './meter';

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readScenePack } from '../src/core/scene/pack';
 import type { Scene, SceneListing } from '../src/core/scene/scene';
-import type { PlateId } from '../src/core/sensor/simulated-camera';
+import type { PlateId } from '../src/core/sensor/simulated-optic';
 import { UsageError } from './arguments';
 
 /** Where packed scenes are; another folder of them can be named in the environment. */

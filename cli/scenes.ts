@@ -3,7 +3,7 @@ import { readSceneDescription } from '../src/core/scene/pack';
 import { plateCropOf } from '../src/core/scene/framing';
 import { OPTICS, opticsOf } from '../src/core/sensor/cameras';
 import { SIM_ONE } from '../src/core/sensor/sim-one';
-import { LENS_IDS, OFFERED_CAMERA_IDS, type SimulatedCamera } from '../src/core/sensor/simulated-camera';
+import { LENS_IDS, OFFERED_CAMERA_IDS, type SimulatedOptic } from '../src/core/sensor/simulated-optic';
 import { choice, type Arguments } from './arguments';
 import { sceneBytes, sceneList } from './scene-files';
 
@@ -48,7 +48,7 @@ export function scenes(args: Arguments): number {
 }
 
 /** Named patches of a scene, in shares of the frame that the optic shows; the radius in shares of its width. */
-function patchesOf(id: string, { plates, crop }: SimulatedCamera, orientation: Orientation) {
+function patchesOf(id: string, { plates, crop }: SimulatedOptic, orientation: Orientation) {
   const shown = plateCropOf(orientation, crop);
   const round = (v: number) => Math.round(v * 1e5) / 1e5;
   return readSceneDescription(sceneBytes(id, plates)).patches.map((patch) => {

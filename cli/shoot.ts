@@ -3,7 +3,7 @@ import { extname, join } from 'node:path';
 import { colourOfWhite, type CameraColour } from '../src/core/colour/camera';
 import { whiteWords } from '../src/core/colour/temperature';
 import type { ExposureSettings } from '../src/core/exposure/settings';
-import { FIRST_ROLL } from '../src/core/frame/record';
+import { FIRST_ROLL } from '../src/core/facts/facts';
 import { rollName } from '../src/core/frame/roll';
 import { shoot, type Press } from '../src/core/frame/shoot';
 import { ev100OfSettings } from '../src/core/light/apex';
@@ -12,10 +12,11 @@ import { captureStage, PREVIEW_LONG_SIDE } from '../src/core/scene/capture';
 import type { SceneView } from '../src/core/scene/view';
 import { viewSource } from '../src/core/scene/view-source';
 import { opticOfCamera } from '../src/core/sensor/cameras';
-import { momentsOf } from '../src/core/sequence/moments';
-import { bracketWords, leftOutWords } from '../src/core/setting/bracket';
+import type { PlannedShot } from '../src/core/sequence/drive';
+import { leftOutWords } from '../src/core/sequence/drives/bracket';
+import { DRIVES } from '../src/core/sequence/drives';
+import { driveOf } from '../src/core/sequence/in-use';
 import { hasIris } from '../src/core/body/body';
-import { burstWords } from '../src/core/setting/burst';
 import {
   creditOf,
   keywordsOf,
@@ -29,7 +30,7 @@ import { settingsOf } from '../src/core/setting/values';
 import { known } from '../src/core/units/known';
 import { measureWhite } from '../src/core/white/measure';
 import { choice, moment, numberOf, UsageError, wholeNumber, type Arguments } from './arguments';
-import { plannedShots, shotsAsked } from './bracket';
+import { plannedBracket } from './bracket';
 import { ask, PLANNED, printable } from './exposure';
 import { mayBeWritten, reserve } from './files';
 import { encodeJpeg } from './jpeg';
@@ -61,6 +62,16 @@ function creditAsked({ flags }: Arguments): Credit | undefined {
   });
 }
 
+/** The drive whose flag was given; undefined for a single frame. @throws UsageError for more than one */
+function driveAsked({ flags }: Arguments) {
+  const asked = DRIVES.filter(({ setting }) => setting.options?.some(({ flag }) => flags.has(flag)));
+  if (asked.length > 1) {
+    const given = asked.flatMap(({ setting }) => setting.options!.map(({ flag }) => `--${flag}`));
+    throw new UsageError(`One press takes one kind of series: leave out ${given.join(' or ')}`);
+  }
+  return asked[0];
+}
+
 export async function shootCommand(args: Arguments): Promise<number> {
   const out = args.flags.get('out');
   if (!out)
@@ -74,19 +85,20 @@ export async function shootCommand(args: Arguments): Promise<number> {
   const roll = rollAsked(args);
   const credit = creditAsked(args);
   const clockS = clockAsked(args, timeMs);
-  const { view, whole, settings: set, resolved, reading, ...asked } = await ask(args);
+  const { view, whole, settings, resolved, reading, ...asked } = await ask(args);
   const focus = asked.focus();
   const { focusM } = focus;
-  if (args.flags.has('bracket') && args.flags.has('burst'))
-    throw new UsageError('One press takes a bracket or a burst: leave out --bracket or --burst');
-  const burst = args.flags.has('burst') ? set.burst : undefined;
-  const planned = args.flags.get('bracket') === PLANNED;
-  const { bracket, plan, ...made } = planned
-    ? plannedShots(view, resolved.settings, focusM, clockS)
-    : shotsAsked(resolved.settings, set.bracket);
-  const shots = burst ? Array.from({ length: burst.frames }, () => resolved.settings) : made.shots;
-  const moments = momentsOf(shots, burst);
-  const many = args.flags.has('bracket') || burst !== undefined;
+  const asking = driveAsked(args);
+  const many = asking !== undefined;
+  const planned =
+    args.flags.get('bracket') === PLANNED
+      ? plannedBracket(view, resolved.settings, focusM, clockS)
+      : undefined;
+  const set = planned ? { ...settings, bracket: planned.bracket } : settings;
+  const drive = driveOf(set);
+  const sequence = drive.plan({ settings: planned?.middle ?? resolved.settings, focusM });
+  if (sequence.kind === 'beyond') throw new UsageError(`--${drive.id} ${drive.words}: ${sequence.says}`);
+  const { shots } = sequence;
   const group = randomBytes(16).toString('hex');
   const longSide = size === 'full' ? whole.camera.sensor.width : PREVIEW_LONG_SIDE;
 
@@ -106,9 +118,13 @@ export async function shootCommand(args: Arguments): Promise<number> {
   if (!many) endingFits(out, endings[0]!);
   // All of them before the first frame.
   for (const index of shots.keys()) for (const path of pathsOf(index)) mayBeWritten(path, args.force);
-  const stage = many ? captureStage(whole, longSide, focusM, resolved.settings, true) : undefined;
+  const stage = many
+    ? { focusM, made: captureStage(whole, longSide, focusM, resolved.settings, true) }
+    : undefined;
 
-  const take = async (settings: ExposureSettings, index: number, sinceFirstS: number) => {
+  const take = async (shot: PlannedShot, index: number) => {
+    const { atS: sinceFirstS } = shot;
+    const [settings, focusM] = [known(shot.settings)!, known(shot.focusM)!];
     const press: Press = {
       settings,
       clockS: clockS + sinceFirstS,
@@ -121,32 +137,32 @@ export async function shootCommand(args: Arguments): Promise<number> {
       },
       ...(colour && { colour }),
       seed: seed + index,
-      timeMs: timeMs + Math.round(1000 * sinceFirstS),
-      offsetMinutes: -Math.round(new Date(timeMs).getTimezoneOffset()),
       facts: {
-        set: settingsOf({ ...set, bracket }, opticOfCamera(whole.camera)),
+        set: settingsOf(set, opticOfCamera(whole.camera)),
         meteredEv100: meteredEv100(reading),
-        uniqueId: randomBytes(16).toString('hex'),
+        id: randomBytes(16).toString('hex'),
         roll,
+        timeMs: timeMs + Math.round(1000 * sinceFirstS),
+        offsetMinutes: -Math.round(new Date(timeMs).getTimezoneOffset()),
         ...(credit && { credit }),
         ...(focus.state === 'found' && { focusedAt: { ...focus.at, side: focus.side } }),
-        ...(shots.length > 1 && { group: { id: group, index, of: shots.length } }),
+        ...(drive.id !== 'single' && { group: { id: group, index, of: shots.length, kind: drive.id } }),
       },
     };
     const paths = pathsOf(index);
     const reserved = paths.map((one) => reserve(one, args.force));
     try {
-      const shot = await shoot(whole, press, {
+      const made = await shoot(whole, press, {
         ...{ longSide, compression, encodeJpeg, pause },
-        ...(stage && { stage }),
+        ...(stage?.focusM === focusM && { stage: stage.made }),
       });
-      shot.files.forEach(({ bytes }, i) => reserved[i]!.write(bytes));
-      const { frame, record } = shot;
+      made.files.forEach(({ bytes }, i) => reserved[i]!.write(bytes));
+      const { frame, record } = made;
       return {
         path: paths[0]!,
         roll,
         ...(credit && { credit }),
-        files: shot.files.map(({ format, bytes }, i) => ({ format, path: paths[i]!, bytes: bytes.length })),
+        files: made.files.map(({ format, bytes }, i) => ({ format, path: paths[i]!, bytes: bytes.length })),
         width: frame.width,
         height: frame.height,
         ...(frame.crop && { crop: frame.crop }),
@@ -167,12 +183,19 @@ export async function shootCommand(args: Arguments): Promise<number> {
   };
 
   const frames: Awaited<ReturnType<typeof take>>[] = [];
-  for (const [index, settings] of shots.entries()) frames.push(await take(settings, index, moments[index]!));
-  const sequence = burst ? { burst } : { bracket, ...(plan && { plan }) };
-  if (args.json) console.log(JSON.stringify(many ? { folder: out, ...sequence, frames } : frames[0]));
+  for (const [index, shot] of shots.entries()) frames.push(await take(shot, index));
+  if (args.json)
+    console.log(
+      JSON.stringify(
+        asking
+          ? { folder: out, [asking.id]: set[asking.id], ...(planned && { plan: planned.plan }), frames }
+          : frames[0],
+      ),
+    );
   else {
-    if (many) console.log(`${out}: ${burst ? burstWords(burst) : bracketWords(bracket)}`);
-    const left = plan && leftOutWords(plan.left, bracket.by, hasIris(opticOfCamera(whole.camera)));
+    if (asking) console.log(`${out}: ${asking.setting.words(set[asking.id])}`);
+    const left =
+      planned && leftOutWords(planned.plan.left, set.bracket.by, hasIris(opticOfCamera(whole.camera)));
     if (left) console.log(left);
     for (const frame of frames) print(frame);
   }

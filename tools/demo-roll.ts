@@ -5,6 +5,7 @@ import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { encodeJpeg } from '../cli/jpeg';
 import { loadScene } from '../cli/scene-files';
+import { FIRST_ROLL } from '../src/core/facts/facts';
 import { shoot } from '../src/core/frame/shoot';
 import { resolveExposure } from '../src/core/exposure/automatic';
 import type { FramePoint } from '../src/core/meter/luminance-map';
@@ -20,7 +21,7 @@ import { OPENING } from '../src/core/scene/outside';
 import { viewScene } from '../src/core/scene/view';
 import type { Orientation } from '../src/core/body/orientation';
 import { OPTICS, opticOfCamera } from '../src/core/sensor/cameras';
-import type { LensId, PlateId } from '../src/core/sensor/simulated-camera';
+import type { LensId, PlateId } from '../src/core/sensor/simulated-optic';
 import { readScenePack } from '../src/core/scene/pack';
 import type { Scene } from '../src/core/scene/scene';
 import type { SettingValues } from '../src/core/setting/settings';
@@ -111,11 +112,12 @@ async function main() {
         facts: {
           set: settingsOf(settings, opticOfCamera(camera)),
           meteredEv100: meteredEv100(reading),
-          uniqueId: id,
+          id,
+          roll: FIRST_ROLL,
+          timeMs,
+          offsetMinutes: OFFSET_MINUTES,
         },
         seed: 100 + i,
-        timeMs,
-        offsetMinutes: OFFSET_MINUTES,
         clockS: (timeMs / 1000) % 86_400,
         focusM: settledFocus(
           focusSourceOf(view),

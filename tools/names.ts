@@ -3,7 +3,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { sceneList } from '../cli/scene-files';
-import { CAMERA_IDS, LENS_IDS } from '../src/core/sensor/simulated-camera';
+import { CAMERA_IDS, LENS_IDS } from '../src/core/sensor/simulated-optic';
 
 const root = join(__dirname, '..');
 /** Where the simulated cameras and their defaults are written down. */

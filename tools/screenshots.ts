@@ -322,7 +322,7 @@ async function exposure(stage: Stage) {
   await press(page, 'takes-burst', 'files-dng+jpeg');
   await page.$eval(byId('files-words'), (e) => e.scrollIntoView({ block: 'end' }));
   more.push(await picture(page));
-  await press(page, 'takes-one', 'files-dng');
+  await press(page, 'takes-single', 'files-dng');
   await press(page, 'more-tab-remedies');
   more.push(await picture(page));
   await page.keyboard.press('Escape');

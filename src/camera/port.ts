@@ -2,9 +2,9 @@
 import type { CameraColour } from '../core/colour/camera';
 import type { Body } from '../core/body/body';
 import type { Orientation } from '../core/body/orientation';
-import type { CaptureFacts } from '../core/dng/exif-directory';
 import type { ExposureSettings } from '../core/exposure/settings';
-import type { LatentFrame } from '../core/frame/latent';
+import type { Facts } from '../core/facts/facts';
+import type { Latent } from '../core/frame/queue';
 import type { FrameRecord } from '../core/frame/record';
 import type { RawFigures } from '../core/frame/record-parts';
 import type { Format } from '../core/setting/files';
@@ -34,14 +34,12 @@ export interface Shot {
   readonly settings: Known<ExposureSettings>;
   readonly orientation: Orientation;
   readonly focusM: Known<number>;
-  readonly facts: CaptureFacts;
+  readonly facts: Facts;
   /** The white that the finder showed, and what it told of raw; undefined where it told nothing. */
   readonly colour: CameraColour | undefined;
   readonly forecast: RawFigures | undefined;
   /** Whole number below 2³¹ that chance is drawn from. */
   readonly seed: number;
-  readonly timeMs: number;
-  readonly offsetMinutes: number;
   /** How hard the press shook the camera, 0 … 1, and how long ago that was, s. */
   readonly press: number;
   readonly sinceTouchS: number;
@@ -52,6 +50,8 @@ export interface Sequence {
   readonly answers: number;
   readonly optic: string;
   readonly shots: readonly Shot[];
+  /** Its shots come one by one at their moments, for as long as the release is held; the first comes in any case. */
+  readonly whileHeld: boolean;
   readonly files: readonly Format[];
 }
 
@@ -82,23 +82,27 @@ export interface LoupeWindow {
   readonly height: number;
 }
 
-/**
- * What comes of a press: latent frames, small records that everything depends on and that are read out later, as often as it takes; or frames
- * with their data at once. Aborting a signal ends what it was given to with an AbortError and leaves nothing behind.
- */
-export type Taking =
-  | {
-      readonly kind: 'latent';
-      /** The sequence as records to be kept, without delay. @throws Error in words for people when it cannot be */
-      expose(sequence: Sequence): readonly LatentFrame[];
-      /** Makes the files of one: the same whenever and wherever it is done. @throws Error in words for people */
-      readOut(frame: LatentFrame, signal: AbortSignal): AsyncIterable<ShotEvent>;
-    }
-  | {
-      readonly kind: 'at once';
-      /** @throws Error in words for people */
-      take(sequence: Sequence, signal: AbortSignal): AsyncIterable<ShotEvent>;
-    };
+/** What comes of a press, as it comes. */
+export type TakeEvent =
+  /** Exposures that were made: small records that everything depends on, to be kept at once and made into frames later. */
+  { readonly kind: 'exposed'; readonly latents: readonly Latent[] } | ShotEvent;
+
+/** How a press ends before all of it is taken. */
+export interface Ends {
+  /** Ends it with an AbortError; what was not handed over yet leaves nothing behind. */
+  readonly cancel: AbortSignal;
+  /** The release was let go: of a sequence that goes on while it is held no more is begun. */
+  readonly letGo: AbortSignal;
+}
+
+/** Whoever makes frames of what waits, by recipes of one kind. */
+export interface Maker {
+  /**
+   * The files of one: the same whenever and wherever it is done. Aborting the signal ends it with an AbortError.
+   * @throws Error in words for people
+   */
+  make(latent: Latent, signal: AbortSignal): AsyncIterable<ShotEvent>;
+}
 
 export interface Camera {
   /** The bodies that it is: one, or several that the person can choose from. They may change while it is open. */
@@ -109,7 +113,8 @@ export interface Camera {
    */
   open(canvas: HTMLCanvasElement, signal: AbortSignal): AsyncIterable<CameraEvent>;
   apply(order: Order): void;
-  readonly taking: Taking;
+  /** Takes what a press asks for, and tells of it as it comes. @throws Error in words for people */
+  take(sequence: Sequence, ends: Ends): AsyncIterable<TakeEvent>;
   /** A piece of the capture that a report tells of, one pixel a site. Absent where the camera cannot know it before the press. */
   loupe?(window: LoupeWindow, report: Report): Promise<ImageBitmap>;
 }

@@ -2,7 +2,7 @@
 // writes, and tells every tab of changes.
 import { QueryClient, useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import type { LatentFrame } from '../core/frame/latent';
+import type { Latent } from '../core/frame/queue';
 import type { Afterthoughts, FrameRecord } from '../core/frame/record';
 import { rollReader, type Listing } from '../vault/reader';
 import { fetchWhole } from '../workers/fetch-whole';
@@ -153,7 +153,7 @@ export function useRoll() {
 }
 
 /** Exposures that wait to be read out, oldest first, as the store has them now. */
-export function waitingFrames(): Promise<LatentFrame[]> {
+export function waitingFrames(): Promise<Latent[]> {
   return reader.waiting();
 }
 

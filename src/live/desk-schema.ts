@@ -4,7 +4,7 @@ import type { TSchema } from '@sinclair/typebox';
 import { ATTITUDE } from '../core/body/attitude';
 import { REMEDY_KINDS } from '../core/advice/situation';
 import { PEAKING_COLOURS } from '../core/finder/drawing';
-import { ROLL } from '../core/frame/record-parts';
+import { ROLL } from '../core/facts/facts';
 import { PEAKING_STRENGTHS } from '../core/focus/peaking';
 import { SETTING_IDS } from '../core/exposure/settings';
 import { CALIBRATION_WAYS } from '../core/meter/calibration';

@@ -4,7 +4,7 @@ import type { Report } from '../camera/report';
 import { automaticPlan, fullPlan, resolveExposure } from '../core/exposure/automatic';
 import { OPTICS } from '../core/sensor/cameras';
 import { tintsOn } from '../core/setting/white';
-import type { LensId } from '../core/sensor/simulated-camera';
+import type { LensId } from '../core/sensor/simulated-optic';
 import { opticWith } from './camera';
 import { useDesk } from './desk';
 import { exactOf, orderOf } from './desk-controls';

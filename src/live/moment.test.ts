@@ -1,5 +1,5 @@
 // What a device's clock may say, and what is kept of it (Exif: years 0001 to 9999, offsets in whole minutes).
-import { TIME_MS, OFFSET_MINUTES } from '../core/frame/record-parts';
+import { TIME_MS, OFFSET_MINUTES } from '../core/facts/facts';
 import { exifDateTime, exifOffset } from '../core/dng/exif-time';
 import { momentOf } from './moment';
 

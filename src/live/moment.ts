@@ -1,5 +1,5 @@
 // The moment of a press, by the clock of the device: as every file and record can carry it, and what is to be said of a clock that is wrong.
-import { FIRST_MS, LAST_MS } from '../core/frame/record-parts';
+import { FIRST_MS, LAST_MS } from '../core/facts/facts';
 
 export interface Moment {
   readonly timeMs: number;

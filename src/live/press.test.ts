@@ -1,7 +1,8 @@
 // One press against a camera that does what the test says: saved, refused by the store, failed, cancelled, twice at once, too early.
 import type { Camera, Sequence, ShotEvent, TakenFrame } from '../camera/port';
 import type { Report } from '../camera/report';
-import type { LatentFrame } from '../core/frame/latent';
+import { oneByOne } from '../camera/while-held';
+import type { Latent } from '../core/frame/queue';
 import type { FrameRecord } from '../core/frame/record';
 import { initialValues } from '../core/setting/values';
 import { WorkerGone, WorkerLate } from '../workers/hire';
@@ -13,7 +14,7 @@ import { MOST_UNSAVED, useUnsaved } from './unsaved';
 let mockLeft: number | null = 9;
 let mockListing: () => Promise<unknown>;
 let mockSeq = 1;
-let mockCamera: Pick<Camera, 'taking'>;
+let mockCamera: Pick<Camera, 'take'>;
 let mockPutLatent = jest.fn();
 let mockReady: Promise<void> = Promise.resolve();
 const mockReadOut = jest.fn();
@@ -57,12 +58,9 @@ const frameOf = (n = 0): TakenFrame => ({
 function cameraThat(take: (sequence: Sequence, signal: AbortSignal) => AsyncGenerator<ShotEvent>) {
   const taken: Sequence[] = [];
   mockCamera = {
-    taking: {
-      kind: 'at once',
-      take: (sequence, signal) => {
-        taken.push(sequence);
-        return take(sequence, signal);
-      },
+    take: (sequence, { cancel }) => {
+      taken.push(sequence);
+      return take(sequence, cancel);
     },
   };
   return taken;
@@ -71,17 +69,11 @@ function cameraThat(take: (sequence: Sequence, signal: AbortSignal) => AsyncGene
 function latentCamera() {
   const taken: Sequence[] = [];
   mockCamera = {
-    taking: {
-      kind: 'latent',
-      expose: (sequence) => {
-        taken.push(sequence);
-        return sequence.shots.map(
-          ({ facts, timeMs }) => ({ id: facts.uniqueId, timeMs, group: facts.group }) as LatentFrame,
-        );
-      },
-      readOut: () => {
-        throw new Error('A press reads nothing out');
-      },
+    take: async function* (sequence, ends) {
+      taken.push(sequence);
+      const latents = sequence.shots.map(({ facts }) => facts as Latent);
+      if (!sequence.whileHeld) yield { kind: 'exposed', latents };
+      else for await (const one of oneByOne(latents, ends)) yield { kind: 'exposed', latents: [one] };
     },
   };
   return taken;
@@ -216,14 +208,14 @@ describe('a press', () => {
     expect(shots.map(({ forecast }) => forecast !== undefined)).toEqual([true, false, false]);
     const groups = shots.map(({ facts }) => facts.group!);
     expect(new Set(groups.map(({ id }) => id)).size).toBe(1);
-    expect(groups.map(({ index, of }) => [index, of])).toEqual([
-      [0, 3],
-      [1, 3],
-      [2, 3],
+    expect(groups.map(({ index, of, kind }) => [index, of, kind])).toEqual([
+      [0, 3, 'bracket'],
+      [1, 3, 'bracket'],
+      [2, 3, 'bracket'],
     ]);
-    expect(new Set(shots.map(({ facts }) => facts.uniqueId)).size).toBe(3);
+    expect(new Set(shots.map(({ facts }) => facts.id)).size).toBe(3);
     expect(new Set(shots.map(({ seed }) => seed)).size).toBe(3);
-    shots.slice(1).forEach(({ timeMs }, i) => expect(timeMs).toBeGreaterThan(shots[i]!.timeMs));
+    shots.slice(1).forEach(({ facts }, i) => expect(facts.timeMs).toBeGreaterThan(shots[i]!.facts.timeMs));
     expect(seen).toContainEqual({ kind: 'busy', stage: 'expose', share: 0.5, shot: 2, of: 3 });
   });
 
@@ -387,7 +379,7 @@ describe('a press of a camera whose frames are latent', () => {
     const taken = latentCamera();
     await press();
     const { shots } = taken[0]!;
-    expect(shots.map(({ timeMs }) => timeMs - shots[0]!.timeMs)).toEqual([0, 100, 200, 300, 400]);
+    expect(shots.map(({ facts }) => facts.timeMs - shots[0]!.facts.timeMs)).toEqual([0, 100, 200, 300, 400]);
     expect(new Set(shots.map(({ settings }) => JSON.stringify(settings))).size).toBe(1);
     expect(shots.map(({ facts }) => facts.group!.of)).toEqual([5, 5, 5, 5, 5]);
     expect(mockPutLatent.mock.calls).toHaveLength(1);
@@ -407,7 +399,7 @@ describe('a press of a camera whose frames are latent', () => {
     const before = useDesk.getState().taken;
     pressDown();
     while (useDesk.getState().taken === before) await new Promise((done) => setTimeout(done, 5));
-    const kept = mockPutLatent.mock.calls.map(([frames]) => frames as LatentFrame[]);
+    const kept = mockPutLatent.mock.calls.map(([frames]) => frames as Latent[]);
     expect(kept.map((frames) => frames.length)).toEqual([1, 1, 1]);
     expect(kept.map(([frame]) => frame!.group!.index)).toEqual([0, 1, 2]);
     expect(kept.every(([frame]) => frame!.group!.of === undefined)).toBe(true);
@@ -433,7 +425,7 @@ describe('a press whose roll', () => {
       if (failure) throw failure;
       return { kind: 'saved' };
     }));
-  const frames = () => mockPutLatent.mock.calls.map(([kept]) => (kept as LatentFrame[]).map(({ id }) => id));
+  const frames = () => mockPutLatent.mock.calls.map(([kept]) => (kept as Latent[]).map(({ id }) => id));
 
   it('breaks with it in hand asks another for the same frames, once', async () => {
     latentCamera();
@@ -491,7 +483,7 @@ describe('a press on the clock', () => {
     useReport.getState().clear();
     const taken = giving();
     const done = press();
-    await jest.advanceTimersByTimeAsync(4000);
+    await jest.advanceTimersByTimeAsync(12_000);
     await done;
     expect(taken).toEqual([]);
     expect(state()).toMatchObject({ kind: 'failed', message: expect.stringContaining('finder') });
@@ -501,7 +493,7 @@ describe('a press on the clock', () => {
     useReport.getState().clear();
     const taken = giving();
     const done = press();
-    await jest.advanceTimersByTimeAsync(2000);
+    await jest.advanceTimersByTimeAsync(8000);
     expect(state()).toMatchObject({ kind: 'busy', stage: 'answer' });
     useReport.getState().take(report(1));
     await done;

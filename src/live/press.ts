@@ -2,21 +2,18 @@
 // (`read-out`), so that the next press can follow at once; what a camera gives at once is kept frame by frame. A second press while one is
 // running does nothing; cancel ends it.
 import type { Report } from '../camera/report';
-import type { Sequence, Shot, ShotEvent, TakenFrame, TakeStage } from '../camera/port';
-import type { ExposureSettings } from '../core/exposure/settings';
-import type { LatentFrame } from '../core/frame/latent';
+import type { Sequence, Shot, TakeEvent, TakenFrame, TakeStage } from '../camera/port';
+import type { Latent } from '../core/frame/queue';
 import { forecastFigures } from '../core/frame/record';
 import type { Roll } from '../core/frame/roll';
 import { formatsOf, type Format } from '../core/setting/files';
 import { meteredEv100 } from '../core/meter/read';
-import { bracketed } from '../core/sequence/bracket';
-import { isBurst, MOST_BURST } from '../core/sequence/burst';
-import { momentsOf } from '../core/sequence/moments';
-import { beyondWords } from '../core/setting/bracket';
+import type { PlannedShot, AsShown } from '../core/sequence/drive';
+import { driveOf, type DriveInUse } from '../core/sequence/in-use';
 import { creditOf } from '../core/setting/credit';
 import type { SettingValues } from '../core/setting/settings';
 import { settingsOf } from '../core/setting/values';
-import { isUnknown, type Known } from '../core/units/known';
+import { isUnknown } from '../core/units/known';
 import { rollChanged, roomLeft } from '../library/roll';
 import { rollFor } from '../library/rolls';
 import { noteRefusal } from '../library/room';
@@ -36,8 +33,11 @@ import { readOutWaiting } from './read-out';
 import { focusedReport, rawOf, reportAnswering } from './report';
 import { MOST_UNSAVED, useUnsaved } from './unsaved';
 
-/** Longer than this the release does not wait for the finder to show what is set; a scene that just came may keep it for a second. */
-const ANSWER_MS = 4000;
+/**
+ * Longer than this the release does not wait for a finder that lives and does not show what is set: the wait is told, and can be ended. A scene in full
+ * detail that just came keeps it for one second, and for five on a busy machine of half the speed.
+ */
+const ANSWER_MS = 12_000;
 /** Longer than this it does not wait for the automatic focus; then it takes what there is. */
 const FOCUS_MS = 2000;
 /** What takes longer than this is told. */
@@ -68,10 +68,10 @@ export async function press(hardness = 0.3, released?: AbortSignal): Promise<voi
       return;
     }
     const left = await roomLeft(nextFrameBytes());
-    const wanted = framesWanted(settings, optic);
+    const { frames, whileHeld } = driveWith(settings, optic);
     // Of a held one every frame is asked for by itself.
-    if (left !== null && left < (isHeldBurst(settings, optic) ? 1 : wanted)) {
-      setCapture({ kind: 'failed', message: left === 0 ? STORE_FULL : roomWords(left, wanted) });
+    if (left !== null && left < (whileHeld ? 1 : frames)) {
+      setCapture({ kind: 'failed', message: left === 0 ? STORE_FULL : roomWords(left, frames) });
       return;
     }
     await countDown(settings.delayS, signal);
@@ -81,19 +81,17 @@ export async function press(hardness = 0.3, released?: AbortSignal): Promise<voi
         return unlessItDies(focusedReport(answer, FOCUS_MS, signal));
       }),
     );
-    const exposures = exposuresOf(report);
-    if (exposures.kind === 'beyond') {
-      setCapture({ kind: 'failed', message: exposures.message });
+    const drive = driveWith(useDesk.getState().settings, report.optic);
+    const planned = drive.plan(seenIn(report));
+    if (planned.kind === 'beyond') {
+      setCapture({ kind: 'failed', message: `Not taken: ${planned.says}` });
       return;
     }
     const roll = await rollFor(useDesk.getState().roll);
-    const sequence = sequenceOf(report, exposures.shots, hardness, roll);
-    const { taking } = cameraWith(report.optic);
-    if (taking.kind === 'at once')
-      await takeAtOnce(taking.take(sequence, signal), sequence.shots.length, signal);
-    else if (!isHeldBurst(useDesk.getState().settings, report.optic))
-      await keepLatent(taking.expose(sequence), signal);
-    else await takeWhileHeld(taking.expose(sequence), signal, released);
+    const sequence = sequenceOf(report, drive, planned.shots, hardness, roll);
+    // Where nobody holds the release it is let go already.
+    const ends = { cancel: signal, letGo: released ?? AbortSignal.abort() };
+    await keepAll(cameraWith(report.optic).take(sequence, ends), sequence.shots.length, signal);
     setCapture({ kind: 'idle' });
     useDesk.getState().noteTaken();
   } catch (error) {
@@ -122,14 +120,14 @@ async function said<T>(wait: () => Promise<T>): Promise<T> {
  * broke is asked a second time. Put twice, they are there once.
  * @throws Error in words for people when they are not safe
  */
-async function keepLatent(frames: readonly LatentFrame[], signal: AbortSignal): Promise<void> {
+async function keepLatent(frames: readonly Latent[], signal: AbortSignal): Promise<void> {
   const outcome = await putLatent(frames, signal);
   if (outcome.kind === 'unsaved') throw new Error(outcome.reason);
   rollChanged();
   void readOutWaiting();
 }
 
-async function putLatent(frames: readonly LatentFrame[], signal: AbortSignal): Promise<SaveOutcome> {
+async function putLatent(frames: readonly Latent[], signal: AbortSignal): Promise<SaveOutcome> {
   for (let broke = false; ;) {
     try {
       return await rollKeeper.call((api) => api.putLatent(frames));
@@ -151,48 +149,18 @@ function unlessCancelled<T>(wait: Promise<T>, signal: AbortSignal): Promise<T> {
   });
 }
 
-/** Keeps the frames of a burst one by one as their moments come, until the release is let go. */
-async function takeWhileHeld(
-  frames: readonly LatentFrame[],
-  signal: AbortSignal,
-  released?: AbortSignal,
-): Promise<void> {
-  const startMs = performance.now();
-  const firstMs = frames[0]?.timeMs ?? 0;
-  for (const { group, ...frame } of frames) {
-    const waitMs = frame.timeMs - firstMs - (performance.now() - startMs);
-    if (waitMs > 0 && released) await elapsed(waitMs, released);
-    if (group!.index > 0 && (released?.aborted ?? true)) return;
-    // How many it will be nobody knows yet.
-    await keepLatent([{ ...frame, group: { id: group!.id, index: group!.index } }], signal);
-  }
+/** The drive that a press goes by, of those that the optic's camera has. */
+export function driveWith(settings: SettingValues, optic: string): DriveInUse {
+  return driveOf(settings, opticWith(optic));
 }
 
-/** Waits; shorter when the signal comes. */
-function elapsed(ms: number, signal: AbortSignal): Promise<void> {
-  return new Promise((resolve) => {
-    const done = () => {
-      clearTimeout(timer);
-      signal.removeEventListener('abort', done);
-      resolve();
-    };
-    const timer = setTimeout(done, ms);
-    signal.addEventListener('abort', done, { once: true });
-  });
-}
-
-/** True where the release is to be held for as long as frames are wanted. */
-export function isHeldBurst({ burst }: SettingValues, optic: string): boolean {
-  return burst.held && opticWith(optic).can.burst !== undefined;
-}
-
-/** Keeps frames as they come, each with its data. */
-async function takeAtOnce(events: AsyncIterable<ShotEvent>, of: number, signal: AbortSignal): Promise<void> {
+/** Keeps what is taken as it comes: exposures as records, and frames with their data. */
+async function keepAll(events: AsyncIterable<TakeEvent>, of: number, signal: AbortSignal): Promise<void> {
   const course = (stage: TakeStage | 'store', share: number, shot: number) =>
     useDesk.getState().setCapture({ kind: 'busy', stage, share, ...(of > 1 && { shot: shot + 1, of }) });
-  course('expose', 0, 0);
   for await (const event of events) {
-    if (event.kind === 'progress') course(event.stage, event.share, event.shot);
+    if (event.kind === 'exposed') await keepLatent(event.latents, signal);
+    else if (event.kind === 'progress') course(event.stage, event.share, event.shot);
     else {
       course('store', 0, event.shot);
       await keep(event.frame, signal);
@@ -212,36 +180,19 @@ function unlessItDies<T>(answer: Promise<T>): Promise<T> {
   });
 }
 
-/** Frames that one press takes, or at most where it is held. */
-function framesWanted({ bracket, burst }: SettingValues, optic: string): number {
-  const { can } = opticWith(optic);
-  if (can.burst && isBurst(burst)) return burst.held ? MOST_BURST : burst.frames;
-  return can.bracket ? bracket.frames : 1;
-}
-
 function roomWords(left: number, wanted: number): string {
   return `There is room for ${left} of ${wanted} frames. Export frames from the sheet and delete them, or take fewer.`;
 }
 
-type Exposures =
-  | { readonly kind: 'fits'; readonly shots: readonly Known<ExposureSettings>[] }
-  | { readonly kind: 'beyond'; readonly message: string };
-
-/** The exposure that the person saw, or the set about it; told before the first is made where it does not fit. */
-function exposuresOf({ exposure, optic }: Report): Exposures {
-  const { settings } = useDesk.getState();
-  if (isUnknown(exposure)) return { kind: 'fits', shots: [exposure] };
-  const frames = framesWanted(settings, optic);
-  if (frames === 1 || isBurst(settings.burst))
-    return { kind: 'fits', shots: Array.from({ length: frames }, () => exposure.settings) };
-  const made = bracketed(exposure.settings, settings.bracket);
-  return made.kind === 'fits' ? made : { kind: 'beyond', message: `Not taken: ${beyondWords(made)}` };
+function seenIn({ exposure, focusM }: Report): AsShown {
+  return { settings: isUnknown(exposure) ? exposure : exposure.settings, focusM };
 }
 
-/** What the person saw, as a sequence: one shot, or several that differ in light. */
+/** What the person saw, as a sequence: one shot, or several as the drive planned them. */
 function sequenceOf(
   report: Report,
-  exposures: readonly Known<ExposureSettings>[],
+  { id: kind, whileHeld }: DriveInUse,
+  planned: readonly PlannedShot[],
   hardness: number,
   { id: roll, keywords }: Roll,
 ): Sequence {
@@ -253,47 +204,43 @@ function sequenceOf(
   const { delayS } = set;
   const held = attitudeNow();
   const position = positionNow(timeMs);
-  const seen = isUnknown(report.exposure) ? null : report.exposure.settings;
-  const group = exposures.length > 1 ? frameId(timeMs, randomBytes()) : null;
-  const moments = momentsOf(
-    exposures.map((settings) => (isUnknown(settings) ? { shutterS: 0 } : settings)),
-    isBurst(set.burst) ? set.burst : undefined,
-  );
-  const shots = exposures.map((settings, index): Shot => {
+  const seen = seenIn(report);
+  const group = kind !== 'single' && planned.length > 1 ? { id: frameId(timeMs, randomBytes()), kind } : null;
+  const shots = planned.map(({ settings, focusM, atS }, index): Shot => {
     const random = randomBytes();
-    const atMs = timeMs + Math.round(1000 * moments[index]!);
+    const atMs = timeMs + Math.round(1000 * atS);
     return {
       settings,
       orientation,
-      focusM: report.focusM,
+      focusM,
       facts: {
         set: settingsOf(set, opticWith(report.optic)),
         meteredEv100: meteredEv100(report.reading, report.relative),
-        uniqueId: frameId(atMs, random),
+        id: frameId(atMs, random),
         roll,
+        timeMs: atMs,
+        offsetMinutes,
         ...(credit && { credit }),
         ...(position && { position }),
-        ...(group && { group: { id: group, index, of: exposures.length } }),
+        ...(group && { group: { ...group, index, of: planned.length } }),
         ...(held && { held }),
         ...(report.focus?.state === 'found' && {
           focusedAt: { ...report.focus.at, side: report.focus.side },
         }),
       },
       colour: raw?.colour,
-      // While the lens searches, what was told is of where it stood a moment ago; and of one exposure only.
+      // While the lens searches, what was told is of where it stood a moment ago; and of one exposure at one distance only.
       forecast:
-        raw && report.focus?.state !== 'searching' && isSame(settings, seen)
+        raw && report.focus?.state !== 'searching' && isSame({ settings, focusM }, seen)
           ? forecastFigures(raw.forecast, raw.headroomOfFileEv)
           : undefined,
       seed: new DataView(random.buffer).getUint32(10) >>> 1,
-      timeMs: atMs,
-      offsetMinutes,
       // After a delay, and for the frames after the first, the press itself is over.
       press: delayS > 0 || index > 0 ? 0 : hardness,
       sinceTouchS: delayS + (atMs - timeMs) / 1000,
     };
   });
-  return { answers: report.seq, optic: report.optic, files: filesOf(report.optic, set), shots };
+  return { answers: report.seq, optic: report.optic, files: filesOf(report.optic, set), shots, whileHeld };
 }
 
 function randomBytes(): Uint8Array<ArrayBuffer> {
@@ -301,9 +248,10 @@ function randomBytes(): Uint8Array<ArrayBuffer> {
 }
 
 /** The exposure that the finder showed is in a set, where the set has a middle. */
-function isSame(settings: Known<ExposureSettings>, seen: ExposureSettings | null): boolean {
-  if (isUnknown(settings) || !seen) return true;
-  return settings.shutterS === seen.shutterS && settings.iso === seen.iso;
+function isSame({ settings, focusM }: AsShown, seen: AsShown): boolean {
+  if (focusM !== seen.focusM) return false;
+  if (isUnknown(settings) || isUnknown(seen.settings)) return true;
+  return settings.shutterS === seen.settings.shutterS && settings.iso === seen.settings.iso;
 }
 
 /** What the person chose where the body has raw; else the picture, and a linear file beside it when the person wants one. */

@@ -1,15 +1,15 @@
 // Reading out what waits, with a camera and a roll that do what the test says: in order, once, past what fails, around what is cancelled, and no further
 // than there is room.
-import type { Camera, ShotEvent, TakenFrame } from '../camera/port';
-import type { LatentFrame } from '../core/frame/latent';
+import type { Maker, ShotEvent, TakenFrame } from '../camera/port';
+import type { Latent } from '../core/frame/queue';
 import type { FrameRecord } from '../core/frame/record';
 import { STORE_IS_FULL } from '../workers/save-outcome';
-import { WorkerGone } from '../workers/hire';
+import { WorkerGone, WorkerLate } from '../workers/hire';
 import { leaveReadOut, readOutWaiting, shareOf, useReadOut } from './read-out';
 import { useUnsaved } from './unsaved';
 
-let mockWaiting: LatentFrame[] = [];
-let mockTaking: Camera['taking'];
+let mockWaiting: Latent[] = [];
+let mockMaker: Maker;
 let mockSave = jest.fn();
 jest.mock('../library/roll', () => ({
   rollChanged: () => undefined,
@@ -22,23 +22,21 @@ jest.mock('../library/staff', () => ({
   rollKeeper: { call: (ask: (api: unknown) => unknown) => ask({ save: mockSave }) },
 }));
 jest.mock('../ui/save-file', () => ({ saveFile: () => undefined }));
-jest.mock('./camera', () => ({ cameraWith: () => ({ taking: mockTaking }) }));
+jest.mock('./makers', () => ({ makerOf: () => mockMaker }));
 
 const frameOf = (id: string): TakenFrame => ({
   record: { id } as FrameRecord,
   files: [{ format: 'dng', bytes: Uint8Array.of(1) }],
   thumbnailJpeg: Uint8Array.of(9),
 });
-const wait = (...ids: string[]) => (mockWaiting = ids.map((id) => ({ id, lensId: 'wide' }) as LatentFrame));
+const wait = (...ids: string[]) => (mockWaiting = ids.map((id) => ({ id }) as Latent));
 
 /** What was begun to be read out, in order. */
 let begun: string[];
 function readingOut(how: (id: string, signal: AbortSignal) => AsyncGenerator<ShotEvent> = whole): void {
   begun = [];
-  mockTaking = {
-    kind: 'latent',
-    expose: () => [],
-    readOut: ({ id }, signal) => {
+  mockMaker = {
+    make: ({ id }, signal) => {
       begun.push(id);
       return how(id, signal);
     },
@@ -68,13 +66,32 @@ it('reads out all that waits, oldest first, with what comes meanwhile, and each 
   const first = readOutWaiting();
   expect(state().busy).toBe(true);
   void readOutWaiting();
-  mockWaiting.push({ id: 'c', lensId: 'wide' } as LatentFrame);
+  mockWaiting.push({ id: 'c' } as Latent);
   await first;
   stop();
   expect([begun, saved(), state().busy]).toEqual([['a', 'b', 'c'], ['a', 'b', 'c'], false]);
   expect(mockSave.mock.calls.every(([, latent]) => latent === true)).toBe(true);
   expect(seen).toContainEqual({ id: 'b', stage: 'expose', share: 0.5 });
   expect(state().now).toBeNull();
+});
+
+it('waits for a worker that is late, tells so, and reads out when it comes, once', async () => {
+  wait('a');
+  let come: () => void = () => undefined;
+  const comes = new Promise<void>((resolve) => (come = resolve));
+  let late = true;
+  readingOut(async function* (id) {
+    if (late) throw new WorkerLate('The exposer does not come', comes);
+    yield* whole(id);
+  });
+  await readOutWaiting();
+  expect([state().failed, saved()]).toEqual([{ a: 'The exposer does not come' }, []]);
+  late = false;
+  come();
+  await comes;
+  await readOutWaiting();
+  while (state().busy) await Promise.resolve();
+  expect([state().failed, saved()]).toEqual([{}, ['a']]);
 });
 
 it('goes on past a frame that fails, tells why, and tries it again when it is asked', async () => {

@@ -2,13 +2,13 @@
 // a page closed is read out by the next. A frame leaves its record behind before its exposure is given up: none is lost, none is there twice.
 import { create } from 'zustand';
 import type { TakeStage } from '../camera/port';
-import type { LatentFrame } from '../core/frame/latent';
+import type { Latent } from '../core/frame/queue';
 import { onFreed, onOthersChange, rollChanged, waitingFrames } from '../library/roll';
 import { noteRefusal } from '../library/room';
 import { rollKeeper } from '../library/staff';
-import { WorkerGone } from '../workers/hire';
+import { WorkerGone, WorkerLate } from '../workers/hire';
 import { STORE_IS_FULL } from '../workers/save-outcome';
-import { cameraWith } from './camera';
+import { makerOf } from './makers';
 import { useUnsaved } from './unsaved';
 
 /** The lock that is the turn of a tab. */
@@ -102,7 +102,7 @@ export function keepReadingOut(): () => void {
   };
 }
 
-async function nextFrame(): Promise<LatentFrame | undefined> {
+async function nextFrame(): Promise<Latent | undefined> {
   // A frame that could not be stored stays in the page's hands: the next ones would only join it there.
   if (useUnsaved.getState().frames.length > 0) return undefined;
   const { failed } = useReadOut.getState();
@@ -110,15 +110,13 @@ async function nextFrame(): Promise<LatentFrame | undefined> {
 }
 
 /** @param again false once its worker died: that may have been for another reason, twice it was not */
-async function readOut(frame: LatentFrame, again = true): Promise<void> {
+async function readOut(frame: Latent, again = true): Promise<void> {
   const { id } = frame;
   const controller = new AbortController();
   current = { id, controller };
   try {
-    const { taking } = cameraWith(frame.lensId);
-    if (taking.kind !== 'latent') throw new Error('This camera has no latent frames');
     set({ now: { id, stage: 'expose', share: 0 } });
-    for await (const event of taking.readOut(frame, controller.signal)) {
+    for await (const event of makerOf(frame).make(frame, controller.signal)) {
       if (event.kind === 'progress') set({ now: { id, stage: event.stage, share: event.share } });
       else {
         set({ now: { id, stage: 'store', share: 0 } });
@@ -131,13 +129,28 @@ async function readOut(frame: LatentFrame, again = true): Promise<void> {
     }
   } catch (error) {
     if (controller.signal.aborted) return;
-    if (again && error instanceof WorkerGone) return await readOut(frame, false);
+    const late = error instanceof WorkerLate;
+    if (again && error instanceof WorkerGone && !late) return await readOut(frame, false);
     set({ failed: { ...useReadOut.getState().failed, [id]: words(error) } });
+    // On a busy machine it comes by and by: nobody has to ask again.
+    if (late)
+      error.comes.then(
+        () => tryAgain(id),
+        () => undefined,
+      );
   } finally {
     current = undefined;
     set({ now: null });
     rollChanged();
   }
+}
+
+/** Reads out a frame that failed, unless that was asked for meanwhile. */
+function tryAgain(id: string): void {
+  const { [id]: failed, ...others } = useReadOut.getState().failed;
+  if (failed === undefined) return;
+  set({ failed: others });
+  void readOutWaiting();
 }
 
 async function inTurn(act: () => Promise<void>): Promise<void> {

@@ -1,5 +1,5 @@
 // Where frames go, and what their files say of the person and the place.
-import { FIRST_ROLL } from '../core/frame/record';
+import { FIRST_ROLL } from '../core/facts/facts';
 import type { RollSlice } from './desk-state';
 import type { Slice } from './slice';
 

@@ -1,6 +1,6 @@
 // The desk's settings, all of them from the list, and what changes several at once: remedies, setups, another body.
 import { hasIris as irisOf, nearestOptic } from '../core/body/body';
-import { isBurst } from '../core/sequence/burst';
+import { withOneDrive } from '../core/sequence/in-use';
 import { SETTINGS, type SettingKey, type SettingValues } from '../core/setting/settings';
 import { initialValues, listed } from '../core/setting/values';
 import { whiteOn } from '../core/setting/white';
@@ -98,17 +98,14 @@ export const settingsSlice: Slice<SettingsSlice> = (set, get) => ({
   },
 });
 
-/** With what was just asked for. One press takes a bracket or a burst: the newer ends the other. */
+/** With what was just asked for. A press goes by one drive: the newer ends the other. */
 function withAsked(now: SettingValues, asked: Partial<SettingValues>, optic: string): SettingValues {
   const all = { ...now, ...asked };
   const { white } = all;
   // White by hand is one that the camera can be balanced for.
   const held = white.auto ? white : whiteOn(opticWith(optic), { kelvin: white.exact, tint: white.tint });
   const next = held.exact === white.exact && held.tint === white.tint ? all : { ...all, white: held };
-  if (next.bracket.frames === 1 || !isBurst(next.burst)) return next;
-  return asked.burst && isBurst(asked.burst)
-    ? { ...next, bracket: { ...next.bracket, frames: 1 } }
-    : { ...next, burst: { ...next.burst, frames: 1, held: false } };
+  return withOneDrive(next, asked);
 }
 
 /** Keys under which the desk's settings are kept. */

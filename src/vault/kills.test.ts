@@ -2,8 +2,10 @@
 // each frame once. A store's transactions are whole or not at all; a page dies before or after one.
 import fc from 'fast-check';
 import { digestOf } from '../core/frame/digest';
-import { LATENT_VERSION, type LatentFrame } from '../core/frame/latent';
-import { FIRST_ROLL, RECORD_VERSION, type FrameRecord } from '../core/frame/record';
+import type { LatentExposure } from '../core/frame/expose-recipe';
+import { LATENT_VERSION } from '../core/frame/queue';
+import { FIRST_ROLL } from '../core/facts/facts';
+import { RECORD_VERSION, type FrameRecord } from '../core/frame/record';
 import { initialValues } from '../core/setting/values';
 import { frameId } from './frame-id';
 import { rollReader } from './reader';
@@ -39,7 +41,7 @@ function pageOn(kept: Map<string, string>, lives: number, after: boolean) {
 const TIME = Date.UTC(2031, 3, 9);
 const settings = { shutterS: 0.01, iso: 100, apertureN: 1.8, compensationEv: 0 };
 const outside = { levels: {}, support: 'hand', wheel: 'slow' } as const;
-const sequence = (frames: number): LatentFrame[] =>
+const sequence = (frames: number): LatentExposure[] =>
   Array.from({ length: frames }, (_, index) => ({
     version: LATENT_VERSION,
     id: frameId(TIME + index, Uint8Array.of(index)),
@@ -60,7 +62,7 @@ const sequence = (frames: number): LatentFrame[] =>
   }));
 
 /** What is read out of an exposure, the same each time. */
-async function readOut({ id, timeMs, seed, group }: LatentFrame) {
+async function readOut({ id, timeMs, seed, group }: LatentExposure) {
   const bytes = Uint8Array.from({ length: 50 }, (_, i) => (i * 7 + seed) & 255);
   const record: FrameRecord = {
     ...{ version: RECORD_VERSION, id, timeMs, offsetMinutes: 0, roll: FIRST_ROLL, exposure: settings },
@@ -82,7 +84,7 @@ type Page = ReturnType<typeof pageOn>;
 async function finish({ reader, writer }: Pick<Page, 'reader' | 'writer'>): Promise<void> {
   await writer.sweep(TIME);
   for (let next = (await reader.waiting())[0]; next; next = (await reader.waiting())[0])
-    await saveFrame(reader, writer, await readOut(next), true);
+    await saveFrame(reader, writer, await readOut(next as LatentExposure), true);
 }
 
 /** A press and all of its read-out, by pages that die as they are told; then one that lives. How many frames there are, and whether the press was safe. */

@@ -1,12 +1,10 @@
 // Reading the roll: what is in the sheet, thumbnails, files. Whoever reads changes nothing.
-import { toUint8Array } from 'js-base64';
-import { latentForward, type LatentFrame } from '../core/frame/latent';
+import { latentForward, type Latent } from '../core/frame/queue';
 import { broughtForward, type FrameRecord } from '../core/frame/record';
 import type { Roll } from '../core/frame/roll';
 import { FORMATS, type Format } from '../core/setting/files';
 import { fromByteString } from './byte-string';
 import {
-  BASE64_FILE,
   fileKey,
   idsOf,
   LATENT,
@@ -26,7 +24,7 @@ export interface Listing {
   /** Newest first. */
   readonly frames: FrameRecord[];
   /** Exposures that wait to be read out, oldest first. */
-  readonly waiting: LatentFrame[];
+  readonly waiting: Latent[];
   /** Those that were made or named; a frame may tell of others. */
   readonly rolls: Roll[];
   /** Keys whose record could not be read; they are left where they are. */
@@ -39,7 +37,7 @@ export interface RollReader {
   /** @param ids whose records are other than they were; null for any */
   forget(ids: readonly string[] | null): void;
   /** Exposures that wait to be read out, oldest first. */
-  waiting(): Promise<LatentFrame[]>;
+  waiting(): Promise<Latent[]>;
   /** Of all frames: in the sheet, waiting, or deleted and not gone yet. */
   ids(): Promise<ReadonlySet<string>>;
   /** Of those that are deleted and not gone yet. */
@@ -109,17 +107,13 @@ export function rollReader(store: Store = rollStore()): RollReader {
 
     file: async (id, format) => {
       const text = await store.getItem(fileKey(id, format));
-      if (text !== null) return fromByteString(text);
-      const older = format === 'dng' ? await store.getItem(BASE64_FILE + id) : null;
-      if (older === null) throw new Error('The file of this frame is not in the store');
-      return toUint8Array(older);
+      if (text === null) throw new Error('The file of this frame is not in the store');
+      return fromByteString(text);
     },
 
     files: async (id) => {
       const keys = new Set(await store.getAllKeys());
-      const there = FORMATS.filter(
-        (format) => keys.has(fileKey(id, format)) || (format === 'dng' && keys.has(BASE64_FILE + id)),
-      );
+      const there = FORMATS.filter((format) => keys.has(fileKey(id, format)));
       return Promise.all(there.map(async (format) => ({ format, bytes: await reader.file(id, format) })));
     },
   };
@@ -129,8 +123,8 @@ export function rollReader(store: Store = rollStore()): RollReader {
 function latentsOf(
   keys: readonly string[],
   values: Readonly<Record<string, string | null>>,
-  isLatent: (value: unknown) => value is LatentFrame,
-): LatentFrame[] {
+  isLatent: (value: unknown) => value is Latent,
+): Latent[] {
   return keys
     .flatMap((key) => parsed(values[key], latentForward, isLatent) ?? [])
     .sort((a, b) => a.timeMs - b.timeMs || (a.id < b.id ? -1 : 1));

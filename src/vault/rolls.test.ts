@@ -1,14 +1,14 @@
 // Rolls in the store: frames moved, copied and deleted with their roll, read out or not.
-import { latentOf } from '../core/frame/latent';
-import { FIRST_ROLL } from '../core/frame/record';
+import { latentOf } from '../core/frame/expose-recipe';
+import { FIRST_ROLL } from '../core/facts/facts';
 import { FIRST, rollsWith, type Roll } from '../core/frame/roll';
-import { initialValues } from '../core/setting/values';
 import { frameId } from './frame-id';
 import { rollReader } from './reader';
 import { isRecord } from './record-check.generated';
 import { saveFrame } from './save';
 import { memoryStore, record } from './test-store';
 import { rollWriter } from './writer';
+import { someFacts } from '../../tests/facts';
 
 jest.mock('@react-native-async-storage/async-storage', () => ({ createAsyncStorage: () => undefined }));
 
@@ -39,8 +39,8 @@ const latent = (id: string) =>
     outside: { levels: {}, support: 'hand', wheel: 'slow' },
     press: {
       settings: { shutterS: 0.01, iso: 100, apertureN: 1.8, compensationEv: 0 },
-      facts: { set: initialValues(), meteredEv100: 9, uniqueId: id },
-      ...{ seed: 1, timeMs: 9, offsetMinutes: 0, clockS: 0, focusM: 2 },
+      facts: someFacts({ id, timeMs: 9 }),
+      ...{ seed: 1, clockS: 0, focusM: 2 },
       steadiness: { support: 'hand', press: 0, sinceTouchS: 1 },
     },
   });

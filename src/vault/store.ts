@@ -29,8 +29,6 @@ export const TRASH = 'trash:';
 export const ADOPTED = 'adopted:';
 /** Files, as byte strings: `file:ID.dng`. */
 const FILE = 'file:';
-/** DNGs of earlier versions, in base64. */
-export const BASE64_FILE = 'dng:';
 
 export function fileKey(id: string, format: Format): string {
   return `${FILE}${id}.${format}`;
@@ -49,7 +47,7 @@ export function latentKeys(keys: readonly string[]): string[] {
 /** Frames that have a file, whatever else they have. */
 export function idsWithFiles(keys: readonly string[]): string[] {
   const files = idsOf(keys, FILE).map((name) => name.slice(0, name.lastIndexOf('.')));
-  return [...new Set([...files, ...idsOf(keys, BASE64_FILE)])];
+  return [...new Set(files)];
 }
 
 /** Every key that belongs to one of the frames. */
@@ -58,6 +56,6 @@ export function keysOf(keys: readonly string[], ids: readonly string[]): string[
   return keys.filter((key) => {
     const [prefix, rest = ''] = [key.slice(0, key.indexOf(':') + 1), key.slice(key.indexOf(':') + 1)];
     if (prefix === FILE) return wanted.has(rest.slice(0, rest.lastIndexOf('.')));
-    return [RECORD, LATENT, THUMBNAIL, TRASH, BASE64_FILE].includes(prefix) && wanted.has(rest);
+    return [RECORD, LATENT, THUMBNAIL, TRASH].includes(prefix) && wanted.has(rest);
   });
 }

@@ -1,5 +1,6 @@
 // For tests: a store in memory that can fail, as a browser's can, and a record as a capture leaves it.
-import { FIRST_ROLL, RECORD_VERSION, type FrameRecord } from '../core/frame/record';
+import { FIRST_ROLL } from '../core/facts/facts';
+import { RECORD_VERSION, type FrameRecord } from '../core/frame/record';
 import { frameId } from './frame-id';
 import type { Store } from './store';
 

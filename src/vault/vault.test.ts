@@ -1,12 +1,14 @@
 // The vault over a store in memory that can fail, as a browser's can.
 import fc from 'fast-check';
+import { exposedOf, latentOf, type LatentExposure } from '../core/frame/expose-recipe';
 import { broughtForward, type FrameRecord } from '../core/frame/record';
 import { fromByteString, toByteString } from './byte-string';
+import before from './stored-before.json';
 import { frameId, timeOfId } from './frame-id';
 import { rollReader } from './reader';
 import { isRecord } from './record-check.generated';
 import type { Store } from './store';
-import { memoryStore, outlook, record } from './test-store';
+import { memoryStore, record } from './test-store';
 import { rollWriter } from './writer';
 
 jest.mock('@react-native-async-storage/async-storage', () => ({ createAsyncStorage: () => undefined }));
@@ -171,52 +173,23 @@ describe('the vault', () => {
   });
 });
 
-describe('a record of an earlier version', () => {
-  const flat = {
-    ...{ version: 2, id: record(1).id, timeMs: 1, offsetMinutes: 60, width: 4032, height: 3024 },
-    ...{ camera: 'Velmo Sim Iris', lens: '24–77 mm', scene: 'wheel-bench', seed: 1, lensId: 'zoom-24' },
-    ...{ focusM: null, clockS: 3, outside: { levels: { sun: 0.5 }, support: 'tripod', wheel: 'slow' } },
-    ...{ shutterS: 1 / 128, iso: 100, apertureN: 4, compensationEv: 1, filterStops: 3 },
-    ...{ shutterAuto: true, isoAuto: false, apertureAuto: false, pattern: 'spot', kelvin: 5000 },
-    ...{ forecast: outlook, result: outlook, bytes: 10, place: { kind: 'stored' } },
-  };
+it('a store as the version before left it opens: its frame with what was said of it, and what waits to be read out', async () => {
+  const { store, kept } = memoryStore();
+  for (const [key, value] of Object.entries(before)) kept.set(key, JSON.stringify(value));
+  const { frames, waiting } = await openRoll(store).list();
+  expect(frames).toEqual([Object.values(before)[0]]);
+  expect(waiting).toEqual([Object.values(before)[1]]);
+  // What it depends on comes out of it whole, and goes back in as it was.
+  const latent = waiting[0]!;
+  expect(latentOf(exposedOf(latent as LatentExposure))).toEqual(latent);
+});
 
-  it('comes forward with all that it kept; what it did not keep is unknown', () => {
-    const forward = broughtForward(flat);
-    expect(isRecord(forward)).toBe(true);
-    expect(forward).toMatchObject({
-      exposure: { shutterS: 1 / 128, iso: 100, apertureN: 4, compensationEv: 1 },
-      set: { iso: { auto: false }, aperture: { auto: false, exact: 4 }, filterStops: 3 },
-      files: [{ format: 'dng', bytes: 10, sha256: { unknown: expect.any(String) } }],
-      made: { kind: 'simulated', lensId: 'zoom-24', clockS: 3, outside: { support: 'tripod' } },
-      metered: { pattern: 'spot', ev100: { unknown: expect.any(String) } },
-    });
-  });
-  it('of the first, from before there was a world outside, too', () => {
-    const { lensId: _, focusM: __, outside: ___, clockS: ____, apertureAuto, filterStops, ...first } = flat;
-    expect([apertureAuto, filterStops]).toEqual([false, 3]);
-    const forward = broughtForward({ ...first, version: 1 });
-    expect(isRecord(forward)).toBe(true);
-    expect(forward).toMatchObject({ made: { lensId: 'wide', outside: { support: 'hand' } }, set: {} });
-  });
-  it('with a pattern that has another name by now keeps it under that, in any version', () => {
-    const forward = broughtForward({ ...flat, pattern: 'evaluative' });
-    expect(forward).toMatchObject({ metered: { pattern: 'whole' } });
-    const third = JSON.parse(JSON.stringify(forward).replaceAll('"whole"', '"evaluative"')) as object;
+describe('a record whose settings have other names by now', () => {
+  it('keeps them under those', () => {
     const set = { meter: { pattern: 'evaluative', spotShare: 0.01, burnShare: 0.001 } };
-    const again = broughtForward({ ...third, set });
-    expect(again).toMatchObject({ metered: { pattern: 'whole' }, set: { meter: { pattern: 'whole' } } });
-    expect(isRecord(again)).toBe(true);
-  });
-  it('is read from the store, with its file in base64', async () => {
-    const { store, kept } = memoryStore();
-    kept.set(`frame:${flat.id}`, JSON.stringify(flat));
-    kept.set(`dng:${flat.id}`, Buffer.from([1, 2, 255]).toString('base64'));
-    const roll = openRoll(store);
-    expect((await roll.list()).frames).toHaveLength(1);
-    expect(await roll.file(flat.id, 'dng')).toEqual(Uint8Array.of(1, 2, 255));
-    await roll.purge([flat.id]);
-    expect([...kept.keys()]).toEqual([]);
+    const forward = broughtForward({ ...record(1), set, metered: { pattern: 'evaluative', ev100: 9 } });
+    expect(forward).toMatchObject({ metered: { pattern: 'whole' }, set: { meter: { pattern: 'whole' } } });
+    expect(isRecord(forward)).toBe(true);
   });
   it.each([null, 3, [], { version: 2 }, { version: 1, files: 7 }])('that is none stays none: %j', (value) =>
     expect(isRecord(broughtForward(value))).toBe(false),

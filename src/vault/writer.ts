@@ -1,7 +1,7 @@
 // Writing the roll. A frame's files come first, its record last and only after they were read back, so a frame is either whole or not in
 // the sheet at all. Only the roll's worker writes.
 import { fromUint8Array } from 'js-base64';
-import type { LatentFrame } from '../core/frame/latent';
+import type { Latent } from '../core/frame/queue';
 import { broughtForward, type FrameRecord, type Afterthoughts } from '../core/frame/record';
 import type { Roll } from '../core/frame/roll';
 import type { Format } from '../core/setting/files';
@@ -31,7 +31,7 @@ type IsRecord = (value: unknown) => value is FrameRecord;
 
 export interface RollWriter {
   /** Keeps exposures that are to be read out later, all of them in one transaction. */
-  putLatent(frames: readonly LatentFrame[]): Promise<void>;
+  putLatent(frames: readonly Latent[]): Promise<void>;
   /** The roll of an exposure of that id that still waits to be read out; null where none does. */
   waitsIn(id: string): Promise<string | null>;
   /** Its record is written: the exposure is of no more use. */
@@ -93,7 +93,7 @@ export function rollWriter(isRecord: IsRecord, store: Store = rollStore()): Roll
       const values = await store.getMany([LATENT + id, TRASH + id]);
       const latent = values[LATENT + id] ?? null;
       if (latent === null || (values[TRASH + id] ?? null) !== null) return null;
-      return (JSON.parse(latent) as LatentFrame).roll;
+      return (JSON.parse(latent) as Latent).roll;
     },
 
     dropLatent: (id) => store.removeMany([LATENT + id]),

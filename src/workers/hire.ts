@@ -12,8 +12,16 @@ export const PATIENCE_MS = 5000;
 const MOST_PATIENCE_MS = 60_000;
 
 export class WorkerGone extends Error {}
-/** It has not come in time, and may come yet: `ready` tells when. */
-export class WorkerLate extends WorkerGone {}
+/** It has not come in time, and may come yet. */
+export class WorkerLate extends WorkerGone {
+  /** @param comes resolves if it comes after all */
+  constructor(
+    message: string,
+    readonly comes: Promise<unknown> = new Promise(() => undefined),
+  ) {
+    super(message);
+  }
+}
 /** It did not answer, and the person wants another in its place. */
 export class WorkerReplaced extends WorkerGone {}
 
@@ -137,7 +145,7 @@ export function hire<Api>({
       const one = (running ??= begin());
       await inTime(Promise.race([one.here, one.gone]), patienceMs, () => {
         one.late = true;
-        return new WorkerLate(`${what} does not come`);
+        return new WorkerLate(`${what} does not come`, one.here);
       });
       one.asked++;
       one.attend();

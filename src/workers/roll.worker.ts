@@ -1,7 +1,7 @@
 // The roll's worker: the only one that writes. Tabs take turns by a lock, and are told of every change.
 import * as Comlink from 'comlink';
 import type { ArchiveIndex } from '../core/frame/archive';
-import type { LatentFrame } from '../core/frame/latent';
+import type { Latent } from '../core/frame/queue';
 import { recordFromFiles } from '../core/frame/recover';
 import { freeName, type Roll } from '../core/frame/roll';
 import { isRecord } from '../vault/record-check.generated';
@@ -60,7 +60,7 @@ const api = {
   ...watched(),
 
   /** Keeps exposures that are to be read out later: all of a press or none. */
-  putLatent: async (frames: readonly LatentFrame[]): Promise<SaveOutcome> => {
+  putLatent: async (frames: readonly Latent[]): Promise<SaveOutcome> => {
     try {
       // Not in turn: nobody else knows their keys, and a press does not wait until the frame before is stored.
       await writer.putLatent(frames);

@@ -308,12 +308,25 @@ export async function rollBecomes(
   page: Page,
   { frames, waiting }: { frames: number; waiting: number },
 ): Promise<void> {
-  await page.waitForFunction(
-    (s: string, words: string) => document.querySelector(s)?.getAttribute('aria-label') === words,
-    {},
-    byId('open-sheet'),
-    `Sheet, ${frames} frames${waiting > 0 ? `, ${waiting} waiting` : ''}`,
-  );
+  const wanted = `Sheet, ${frames} frames${waiting > 0 ? `, ${waiting} waiting` : ''}`;
+  try {
+    await page.waitForFunction(
+      (s: string, words: string) => document.querySelector(s)?.getAttribute('aria-label') === words,
+      {},
+      byId('open-sheet'),
+      wanted,
+    );
+  } catch (error) {
+    const said = await page.evaluate(
+      (...of: string[]) =>
+        of.map((s) => {
+          const element = document.querySelector<HTMLElement>(s);
+          return element?.getAttribute('aria-label') ?? element?.textContent;
+        }),
+      ...[byId('open-sheet'), byId('read-out-fault'), byId('keeper-fault'), byId('silent')],
+    );
+    throw new Error(`the roll is not "${wanted}": ${said.filter(Boolean).join(' · ')}`, { cause: error });
+  }
 }
 
 /** Words of an element. */

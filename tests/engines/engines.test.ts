@@ -189,7 +189,7 @@ describe.each([
   it('its own camera is looked through, pressed, and given back', async () => {
     await engine.press('x');
     await tap(engine, 'more-tab-drive');
-    await tap(engine, 'takes-one');
+    await tap(engine, 'takes-single');
     await tap(engine, 'more-tab-camera');
     await tap(engine, 'body-browser');
     await engine.press('Escape');

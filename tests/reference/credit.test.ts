@@ -7,7 +7,7 @@ import '../light-scenes';
 import { loadScene } from '../../cli/scene-files';
 import type { Position } from '../../src/core/body/position';
 import { averager } from '../../src/core/combine/average';
-import type { CaptureFacts } from '../../src/core/dng/exif-directory';
+import type { Facts } from '../../src/core/facts/facts';
 import { pictureFrame } from '../../src/core/frame/picture-frame';
 import { recordFromFiles } from '../../src/core/frame/recover';
 import { shoot } from '../../src/core/frame/shoot';
@@ -17,6 +17,7 @@ import { OPTICS } from '../../src/core/sensor/cameras';
 import { ENDINGS, parseFiles, type Format } from '../../src/core/setting/files';
 import { initialValues } from '../../src/core/setting/values';
 import { runTool } from './run-tool';
+import { someFacts } from '../facts';
 
 const folder = mkdtempSync(join(tmpdir(), 'velmo-credit-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -31,10 +32,11 @@ const position: Position = {
   ...{ latitudeDeg: -38.21401, longitudeDeg: -101.662549, accuracyM: 8.5, altitudeM: -3.25 },
   ...{ method: 'MANUAL', timeMs: TIME },
 };
-const facts = (kind: string): CaptureFacts => ({
-  set: { ...initialValues(), files: parseFiles(kind) },
-  ...{ meteredEv100: 9.5, uniqueId: 'ef'.repeat(16), credit, position },
-});
+const facts = (kind: string): Facts =>
+  someFacts({
+    set: { ...initialValues(), files: parseFiles(kind) },
+    ...{ meteredEv100: 9.5, id: 'ef'.repeat(16), credit, position, timeMs: TIME, offsetMinutes: 150 },
+  });
 
 const KINDS = ['dng+jpeg,90', 'tiff,quarter', 'png,quarter', 'lent'] as const;
 const files: { name: string; format: Format; bytes: Uint8Array; path: string; bare: string }[] = [];
@@ -58,7 +60,7 @@ beforeAll(async () => {
       view,
       {
         settings: { shutterS: 2 ** -9, iso: 200, apertureN: camera.lens.apertureN, compensationEv: 0 },
-        ...{ facts: facts(kind), seed: 3, timeMs: TIME, offsetMinutes: 150 },
+        ...{ facts: facts(kind), seed: 3 },
         ...{ clockS: 3, focusM: 1.5, steadiness: { support: 'tripod', press: 0, sinceTouchS: 60 } },
       },
       { longSide: 640, compression: 'lossless-jpeg', encodeJpeg },
@@ -74,7 +76,7 @@ beforeAll(async () => {
     sum.add(rgba);
     const small = { width: 16, height: 12, rgba: rgba.slice(0, 16 * 12 * 4) };
     const press = {
-      ...{ facts: facts('dng'), made: {}, device: 'Lent camera', timeMs: TIME, offsetMinutes: 150 },
+      ...{ facts: facts('dng'), made: {}, device: 'Lent camera' },
     };
     const frame = await pictureFrame(press, {
       jpeg: encodeJpeg(rgba, width, height),
@@ -163,7 +165,7 @@ it('files that say nothing of person and place have no such tags', async () => {
     view,
     {
       settings: { shutterS: 2 ** -9, iso: 200, apertureN: 1.8, compensationEv: 0 },
-      ...{ facts: plain, seed: 3, timeMs: TIME, offsetMinutes: 150 },
+      ...{ facts: plain, seed: 3 },
       ...{ clockS: 3, focusM: 1.5, steadiness: { support: 'tripod', press: 0, sinceTouchS: 60 } },
     },
     { longSide: 320, compression: 'none', encodeJpeg },

@@ -6,7 +6,7 @@ import { defocus } from '../../src/core/scene/defocus';
 import { cropOf } from '../../src/core/scene/framing';
 import { discsOf, viewScene } from '../../src/core/scene/view';
 import { OPTICS } from '../../src/core/sensor/cameras';
-import type { LensId } from '../../src/core/sensor/simulated-camera';
+import type { LensId } from '../../src/core/sensor/simulated-optic';
 import { partOf } from '../sweep';
 import { edgeLight, fittedDisc } from './disc-edge';
 

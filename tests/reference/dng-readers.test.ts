@@ -22,6 +22,7 @@ import { SIM_ONE_WIDE } from '../../src/core/sensor/sim-one';
 import { noiseModel } from '../../src/core/sensor/sensor';
 import { parseCompensation, parseIso, parseShutter } from '../../src/core/units/ladders';
 import { pgmSamples, runTool } from './run-tool';
+import { someFacts } from '../facts';
 
 const folder = mkdtempSync(join(tmpdir(), 'velmo-dng-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -65,11 +66,7 @@ function write(name: string, frame: RawFrame, compression: Compression): string 
       compression,
       thumbnail: { width: 16, height: 12, rgba },
       previewJpeg: encodeJpeg(rgba, 16, 12),
-      facts: {
-        set: initialValues(),
-        meteredEv100: 9,
-        uniqueId: 'f'.repeat(32),
-      },
+      facts: someFacts(),
     }),
   );
   return file;
@@ -131,7 +128,7 @@ describe('a full capture', () => {
       apertureN: 1.8,
       compensationEv: parseCompensation('-0.67').exact,
     };
-    const facts = {
+    const facts = someFacts({
       set: settingsOf(
         {
           ...initialValues(),
@@ -141,16 +138,16 @@ describe('a full capture', () => {
         opticOfCamera(SIM_ONE_WIDE),
       ),
       meteredEv100: 7.25,
-      uniqueId: '0123456789abcdef'.repeat(2),
-    };
+      id: '0123456789abcdef'.repeat(2),
+      timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120),
+      offsetMinutes: -210,
+    });
     const shot = await shoot(
       view,
       {
         settings,
         facts,
         seed: 3,
-        timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120),
-        offsetMinutes: -210,
         clockS: 0,
         focusM: 1.5,
         steadiness: { support: 'tripod', press: 0, sinceTouchS: 60 },
@@ -238,13 +235,13 @@ describe('a capture held upright', () => {
       view,
       {
         settings,
-        facts: {
+        facts: someFacts({
           set: settingsOf(initialValues(), opticOfCamera(SIM_ONE_WIDE)),
-          meteredEv100: 10,
-          uniqueId: '0123456789abcdef'.repeat(2),
-        },
+          id: '0123456789abcdef'.repeat(2),
+          timeMs: Date.UTC(2031, 3, 9),
+        }),
         seed: 3,
-        ...{ timeMs: Date.UTC(2031, 3, 9), offsetMinutes: 0, clockS: 0, focusM: 1.5 },
+        ...{ clockS: 0, focusM: 1.5 },
         steadiness: { support: 'tripod', press: 0, sinceTouchS: 60 },
       },
       { longSide: 640, compression: 'lossless-jpeg', encodeJpeg },

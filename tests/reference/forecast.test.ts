@@ -23,8 +23,9 @@ import { initialValues } from '../../src/core/setting/values';
 import { viewSource } from '../../src/core/scene/view-source';
 import { SIM_ONE_WIDE as camera } from '../../src/core/sensor/sim-one';
 import { SIM_SMALL } from '../../src/core/sensor/sim-small';
-import type { SimulatedCamera } from '../../src/core/sensor/simulated-camera';
+import type { SimulatedOptic } from '../../src/core/sensor/simulated-optic';
 import { LONG, partOf } from '../sweep';
+import { someFacts } from '../facts';
 
 const rest = { support: 'tripod' as const, press: 0, sinceTouchS: 60 };
 /** Where twelve megapixels are not the matter: the same sites, fewer of them. */
@@ -51,7 +52,7 @@ const asked = (shutterS: number, iso: number): FinderAsk => ({
   outlook: { tolerance: TOLERANCE, cleanDb: 10 },
 });
 
-const seen = async (id: string, by: SimulatedCamera = camera): Promise<SceneView> =>
+const seen = async (id: string, by: SimulatedOptic = camera): Promise<SceneView> =>
   viewScene(await loadScene(id), by, 'landscape', { ...OPENING, support: 'tripod', wheel: 'still' });
 
 /** A camera at rest: the light on all of its sites, and the frames that exposures make of it. */
@@ -137,12 +138,11 @@ describe.each(partOf(['spy-hole', 'soot-wall', 'yard-night', 'shed-door'], 1))(
         [2 ** -10, 1600],
       ] as const) {
         const settings = { shutterS, iso, apertureN: fewer.lens.apertureN, compensationEv: 0 };
-        const facts = { set: initialValues(), meteredEv100: { unknown: 'not metered' } };
         const { outlook: told } = forecastOf(view, {
           settings,
-          facts: { ...facts, uniqueId: '' },
+          facts: someFacts({ timeMs: 0 }),
           colour: colourOfNeutral(camera.matrices, [1, 1, 1]),
-          ...{ seed: 1, timeMs: 0, offsetMinutes: 0, clockS: CLOCK_S, focusM: 2, steadiness: rest },
+          ...{ seed: 1, clockS: CLOCK_S, focusM: 2, steadiness: rest },
         });
         const { outlook: found } = expose(settings, 9);
         const off = Math.abs((told.headroomEv ?? 99) - (found.headroomEv ?? 99));

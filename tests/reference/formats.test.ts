@@ -9,7 +9,7 @@ import UTIF from 'utif2';
 import { encodeJpeg } from '../../cli/jpeg';
 import '../light-scenes';
 import { loadScene } from '../../cli/scene-files';
-import { shoot, type Shot } from '../../src/core/frame/shoot';
+import { shoot, type ShotFiles } from '../../src/core/frame/shoot';
 import { readTiff16 } from '../../src/core/formats/tiff';
 import { developOut, developOut16 } from '../../src/core/raw/develop-out';
 import { viewScene } from '../../src/core/scene/view';
@@ -17,13 +17,14 @@ import { OPTICS } from '../../src/core/sensor/cameras';
 import { ENDINGS, parseFiles, PICTURE_SIZES, type Format } from '../../src/core/setting/files';
 import { initialValues } from '../../src/core/setting/values';
 import { runTool } from './run-tool';
+import { someFacts } from '../facts';
 
 const folder = mkdtempSync(join(tmpdir(), 'velmo-formats-'));
 beforeAll(() => void jest.spyOn(console, 'log').mockImplementation(() => undefined)); // utif2 prints as it decodes
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const KINDS = ['dng+jpeg,90', 'jpeg,60', 'tiff', 'png', 'png16', 'png,half', 'tiff,quarter'] as const;
-const taken = new Map<string, Shot>();
+const taken = new Map<string, ShotFiles>();
 const fileOf = (kind: string, format: Format) => join(folder, `${kind.replace(',', '-')}.${ENDINGS[format]}`);
 const picturesOf = (kind: string) =>
   taken.get(kind)!.files.map(({ format }): [Format, string] => [format, fileOf(kind, format)]);
@@ -37,19 +38,19 @@ beforeAll(async () => {
       view,
       {
         settings: { shutterS: 2 ** -9, iso: 200, apertureN: camera.lens.apertureN, compensationEv: -1 / 3 },
-        facts: {
+        facts: someFacts({
           set: {
             ...initialValues(),
             cut: { ...initialValues().cut, aspect: '1:1' },
             files: parseFiles(kind),
           },
           meteredEv100: 9.5,
-          uniqueId: 'ef'.repeat(16),
+          id: 'ef'.repeat(16),
           focusedAt: { x: 0.4, y: 0.6 },
-        },
+          timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120),
+          offsetMinutes: 150,
+        }),
         seed: 3,
-        timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120),
-        offsetMinutes: 150,
         ...{ clockS: 3, focusM: 1.5, steadiness: { support: 'tripod', press: 0, sinceTouchS: 60 } },
       },
       { longSide: 640, compression: 'lossless-jpeg', encodeJpeg },

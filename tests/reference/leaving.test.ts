@@ -8,7 +8,6 @@ import { decode } from 'jpeg-js';
 import { encodeJpeg } from '../../cli/jpeg';
 import '../light-scenes';
 import { loadScene } from '../../cli/scene-files';
-import type { CaptureFacts } from '../../src/core/dng/exif-directory';
 import { withoutAfterwards } from '../../src/core/dng/afterwards';
 import { previewOf } from '../../src/core/dng/preview';
 import { readDng } from '../../src/core/dng/read';
@@ -23,14 +22,15 @@ import { parseFiles } from '../../src/core/setting/files';
 import { OWN_PRINTS, type Print } from '../../src/core/setting/print';
 import { initialValues } from '../../src/core/setting/values';
 import { pgmSamples, runTool } from './run-tool';
+import { someFacts } from '../facts';
 
 const folder = mkdtempSync(join(tmpdir(), 'velmo-leaving-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-const facts: CaptureFacts = {
-  set: { ...initialValues() },
-  ...{ meteredEv100: 9.5, uniqueId: 'cd'.repeat(16) },
-};
+const facts = someFacts({
+  ...{ meteredEv100: 9.5, id: 'cd'.repeat(16) },
+  ...{ timeMs: Date.UTC(2031, 3, 9), offsetMinutes: 150 },
+});
 let taken: { record: FrameRecord; bytes: Uint8Array };
 let said: FrameRecord;
 const path = (name: string) => join(folder, name);
@@ -42,7 +42,7 @@ beforeAll(async () => {
     view,
     {
       settings: { shutterS: 2 ** -7, iso: 200, apertureN: camera.lens.apertureN, compensationEv: 0 },
-      ...{ facts, seed: 3, timeMs: Date.UTC(2031, 3, 9), offsetMinutes: 150 },
+      ...{ facts, seed: 3 },
       ...{ clockS: 3, focusM: 1.5, steadiness: { support: 'tripod', press: 0, sinceTouchS: 60 } },
     },
     { longSide: 640, compression: 'lossless-jpeg', encodeJpeg },
@@ -134,7 +134,7 @@ it('without its place it has none, whatever is said of it, and whatever is taken
     {
       settings: { shutterS: 2 ** -7, iso: 200, apertureN: camera.lens.apertureN, compensationEv: 0 },
       facts: { ...facts, position },
-      ...{ seed: 3, timeMs: Date.UTC(2031, 3, 9), offsetMinutes: 150, clockS: 3, focusM: 1.5 },
+      ...{ seed: 3, clockS: 3, focusM: 1.5 },
       steadiness: { support: 'tripod', press: 0, sinceTouchS: 60 },
     },
     { longSide: 320, compression: 'none', encodeJpeg },
@@ -199,7 +199,7 @@ it('a print that was chosen before the press is in the picture and in the record
       {
         settings: { shutterS: 2 ** -7, iso: 200, apertureN: camera.lens.apertureN, compensationEv: 0 },
         facts: { ...facts, set: { ...initialValues(), print, files: parseFiles('dng+jpeg,90') } },
-        ...{ seed: 3, timeMs: Date.UTC(2031, 3, 9), offsetMinutes: 150, clockS: 3, focusM: 1.5 },
+        ...{ seed: 3, clockS: 3, focusM: 1.5 },
         steadiness: { support: 'tripod', press: 0, sinceTouchS: 60 },
       },
       { longSide: 320, compression: 'none', encodeJpeg },

@@ -9,6 +9,7 @@ import { averager } from '../../src/core/combine/average';
 import { pictureFrame } from '../../src/core/frame/picture-frame';
 import { initialValues } from '../../src/core/setting/values';
 import { runTool } from './run-tool';
+import { someFacts } from '../facts';
 
 const folder = mkdtempSync(join(tmpdir(), 'velmo-picture-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -26,11 +27,12 @@ beforeAll(async () => {
   sum.add(rgba.map((v, i) => ((i & 3) === 3 ? v : v ^ ((i >> 4) & 1))));
   const { files } = await pictureFrame(
     {
-      facts: { set: { ...initialValues(), pictures: 2 }, meteredEv100: 9, uniqueId: 'cd'.repeat(16) },
+      facts: someFacts({
+        ...{ set: { ...initialValues(), pictures: 2 }, id: 'cd'.repeat(16) },
+        ...{ timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120), offsetMinutes: 150 },
+      }),
       made: { shutterS: 0.006, iso: 200, focusM: 2, compensationEv: -1 / 3 },
       device: 'Lent camera',
-      timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120),
-      offsetMinutes: 150,
     },
     {
       jpeg,

@@ -9,7 +9,7 @@ import type { Scene, ScenePatch } from '../../src/core/scene/scene';
 import { viewScene } from '../../src/core/scene/view';
 import { SIM_ONE } from '../../src/core/sensor/sim-one';
 import { partOf } from '../sweep';
-import { PLATE_IDS } from '../../src/core/sensor/simulated-camera';
+import { PLATE_IDS } from '../../src/core/sensor/simulated-optic';
 import { readExr } from '../../tools/scenes/exr';
 import { LENS_PLATES, packedFile, sourceDir } from '../../tools/scenes/files';
 import { render, rendererIsThere } from '../../tools/scenes/povray';

@@ -18,11 +18,11 @@ import { writeDng } from '../../src/core/dng/write';
 import { apply3, invert3, multiply3, type Mat3, type Vec3 } from '../../src/core/numeric/matrix';
 import type { RawFrame } from '../../src/core/sensor/raw-frame';
 import type { ScenePatch } from '../../src/core/scene/scene';
-import { initialValues } from '../../src/core/setting/values';
 import { blockInDocs, blocks, median, openingLights, whiteErrors } from '../../tools/white-table';
 import { partOf } from '../sweep';
 import { runTool } from './run-tool';
 import { asReflectances, boardUnder, eachSite, LAMPS, rawMean, type LampId } from './tile-board';
+import { someFacts } from '../facts';
 
 const folder = mkdtempSync(join(tmpdir(), 'velmo-white-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -101,7 +101,7 @@ describe.each(partOf(LAMPS, 2))('the tile board under %s', (lamp) => {
       compression: 'none',
       thumbnail: { width: 16, height: 12, rgba },
       previewJpeg: encodeJpeg(rgba, 16, 12),
-      facts: { set: initialValues(), meteredEv100: 8, uniqueId: '0'.repeat(32) },
+      facts: someFacts(),
       note: '{}',
     });
     writeFileSync(file, dng);

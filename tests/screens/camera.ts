@@ -9,7 +9,7 @@ import type { SimulatedCamera } from '../../src/camera/simulated/simulated';
 import type { World } from '../../src/camera/simulated/world';
 import { readScenePack } from '../../src/core/scene/pack';
 import type { Scene } from '../../src/core/scene/scene';
-import type { LensId } from '../../src/core/sensor/simulated-camera';
+import type { LensId } from '../../src/core/sensor/simulated-optic';
 import { isLensId, OPTICS, simulatedBodies } from '../../src/core/sensor/cameras';
 import { eventSource } from '../../src/workers/events';
 
@@ -77,14 +77,11 @@ export function simulatedCamera(): SimulatedCamera {
       signal.addEventListener('abort', () => mine.end(), { once: true });
       yield* mine.read();
     },
-    taking: {
-      kind: 'latent',
-      expose: () => {
-        throw new Error('This camera takes no frames');
-      },
-      readOut: () => {
-        throw new Error('This camera takes no frames');
-      },
+    take: () => {
+      throw new Error('This camera takes no frames');
+    },
+    make: () => {
+      throw new Error('This camera takes no frames');
     },
     loupe: () => Promise.reject(new Error('This camera has no loupe')),
   };

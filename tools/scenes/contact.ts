@@ -21,7 +21,7 @@ import { plateRows } from '../../src/core/scene/light-rows';
 import { OPENING } from '../../src/core/scene/outside';
 import { viewScene } from '../../src/core/scene/view';
 import { SIM_ONE } from '../../src/core/sensor/sim-one';
-import { PLATE_IDS, type PlateId } from '../../src/core/sensor/simulated-camera';
+import { PLATE_IDS, type PlateId } from '../../src/core/sensor/simulated-optic';
 import { inPalette } from '../palette';
 import { root } from './files';
 

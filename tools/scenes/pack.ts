@@ -8,7 +8,7 @@ import type { Plate } from '../../src/core/scene/plate';
 import { readSceneDescription, writeScenePack } from '../../src/core/scene/pack';
 import { encodeSpace } from '../../src/core/scene/space-codec';
 import { OPEN_SKY_M, type SceneDescription } from '../../src/core/scene/scene';
-import { PLATE_IDS, type PlateId } from '../../src/core/sensor/simulated-camera';
+import { PLATE_IDS, type PlateId } from '../../src/core/sensor/simulated-optic';
 import { readExr } from './exr';
 import { fidelity, floorOf, outliers, valuesToKeep } from './fidelity';
 import {

@@ -13,7 +13,7 @@ import type {
   SceneSpace,
   StatedSurface,
 } from '../../src/core/scene/scene';
-import type { PlateId } from '../../src/core/sensor/simulated-camera';
+import type { PlateId } from '../../src/core/sensor/simulated-optic';
 import { LENS_PLATES, sourceDir } from './files';
 
 export interface SceneSource extends Omit<

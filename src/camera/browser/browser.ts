@@ -269,12 +269,9 @@ export function browserCamera(): Camera {
       yield* events.read();
     },
 
-    taking: {
-      kind: 'at once',
-      take: (sequence, signal) => {
-        if (!session?.opened) throw new Error(session?.troubled ? GONE : 'The camera is not open');
-        return take(session, session.opened, sequence, signal);
-      },
+    take: (sequence, { cancel }) => {
+      if (!session?.opened) throw new Error(session?.troubled ? GONE : 'The camera is not open');
+      return take(session, session.opened, sequence, cancel);
     },
   };
 }
@@ -322,7 +319,7 @@ async function* take(
 async function shotOf(
   worker: Hired<LookerApi>,
   track: MediaStreamTrack,
-  { facts, timeMs, offsetMinutes }: Shot,
+  { facts }: Shot,
   linear: boolean,
   onProgress: (stage: 'expose' | 'picture' | 'encode' | 'verify', share: number) => void,
 ) {
@@ -341,7 +338,7 @@ async function shotOf(
     ...(compensationEv === undefined ? null : { compensationEv }),
   };
   const ask = {
-    ...{ facts, timeMs, offsetMinutes, made, still },
+    ...{ facts, made, still },
     device: track.label || 'Camera',
     pictures: linear ? Math.max(1, facts.set.pictures ?? 1) : 0,
     whiteOnPicture: whiteOnPictureOf(facts.set, can),

@@ -1,4 +1,4 @@
-// A capture that is shared out: the same to the last bit whoever exposes which rows, and whole when hands fail.
+// A capture that is shared out: the same to the last bit whoever exposes which rows, and whole when mates fail.
 import '../../../tests/light-scenes';
 import { loadScene } from '../../../cli/scene-files';
 import { colourOfWhite } from '../../core/colour/camera';
@@ -15,8 +15,8 @@ import type { SceneView } from '../../core/scene/view';
 import { viewScene } from '../../core/scene/view';
 import type { Scene } from '../../core/scene/scene';
 import { OPTICS } from '../../core/sensor/cameras';
-import { exposedByAll, sharedStage, stretchesOf, type Hand } from './band-crew';
-import { handsFor } from './hands';
+import { exposedByAll, sharedStage, stretchesOf, type Mate } from './band-crew';
+import { matesFor } from './mates';
 
 const SIDE = 512;
 const colour = colourOfWhite(OPTICS.wide.matrices, { kelvin: 5000, tint: 0 });
@@ -45,7 +45,7 @@ function alone(stage: CaptureStage, order: CaptureOrder): Uint16Array {
   }
 }
 
-const crewOf = (hands: readonly Hand[]) => new Map(hands.map((one, i) => [`hand ${i}`, one]));
+const crewOf = (mates: readonly Mate[]) => new Map(mates.map((one, i) => [`mate ${i}`, one]));
 
 /** Sites that differ. */
 function different(a: Uint16Array, b: Uint16Array): number {
@@ -53,7 +53,7 @@ function different(a: Uint16Array, b: Uint16Array): number {
 }
 
 /** One that has but a copy of what it is handed, as a worker has; its numbers lie in the same memory. */
-function worker(): Hand & { rows: number } {
+function worker(): Mate & { rows: number } {
   let own: { of: CaptureStage; stage: CaptureStage } | undefined;
   return {
     rows: 0,
@@ -76,19 +76,19 @@ describe('stretches', () => {
     [3024, 2],
     [4032, 7],
     [4031, 5],
-  ])('of %i rows for %i hands hold each row once, in order', (height, hands) => {
-    const all = stretchesOf(height, hands);
+  ])('of %i rows for %i mates hold each row once, in order', (height, mates) => {
+    const all = stretchesOf(height, mates);
     expect(all[0]!.from).toBe(0);
     expect(all.at(-1)!.to).toBe(height);
     for (const [i, { from, to }] of all.entries()) {
       expect(to).toBeGreaterThan(from);
       if (i > 0) expect(from).toBe(all[i - 1]!.to);
     }
-    expect(all.length).toBeLessThanOrEqual(2 * hands);
+    expect(all.length).toBeLessThanOrEqual(2 * mates);
   });
 
-  it('go to as many hands as there are cores that nobody else needs', () => {
-    expect([NaN, 0, 1, 2, 3, 4, 8, 64].map(handsFor)).toEqual([0, 0, 0, 0, 1, 2, 6, 6]);
+  it('go to as many mates as there are cores that nobody else needs', () => {
+    expect([NaN, 0, 1, 2, 3, 4, 8, 64].map(matesFor)).toEqual([0, 0, 0, 0, 1, 2, 6, 6]);
   });
 });
 
@@ -105,11 +105,11 @@ describe.each([
     stage = sharedStage(plain);
   });
 
-  it.each([0, 1, 2, 5])('with %i hands beside is what one alone makes, bit for bit', async (count) => {
-    const hands = Array.from({ length: count }, worker);
+  it.each([0, 1, 2, 5])('with %i mates beside is what one alone makes, bit for bit', async (count) => {
+    const mates = Array.from({ length: count }, worker);
     const shares: number[] = [];
     const frame = await exposedByAll(
-      crewOf(hands),
+      crewOf(mates),
       stage,
       orderOf(shutterS),
       hand,
@@ -119,45 +119,45 @@ describe.each([
     expect(different(frame.data, expected)).toBe(0);
     expect(shares.at(-1)).toBe(1);
     expect(shares).toEqual([...shares].sort((a, b) => a - b));
-    if (count > 0) expect(hands.reduce((sum, { rows }) => sum + rows, 0)).toBeGreaterThan(0);
+    if (count > 0) expect(mates.reduce((sum, { rows }) => sum + rows, 0)).toBeGreaterThan(0);
   });
 
   it('is whole when a hand fails, at once or later, and asks it no more', async () => {
     const good = worker();
     let asked = 0;
-    const dying: Hand = {
+    const dying: Mate = {
       expose: async (...of) => {
         if (asked++ > 0) throw new Error('gone');
         await good.expose(...of);
       },
     };
-    const dead: Hand = { expose: () => Promise.reject(new Error('never was')) };
-    const hands = crewOf([dying, dead]);
-    const frame = await exposedByAll(hands, stage, orderOf(shutterS), hand, () => undefined, nothing);
+    const dead: Mate = { expose: () => Promise.reject(new Error('never was')) };
+    const mates = crewOf([dying, dead]);
+    const frame = await exposedByAll(mates, stage, orderOf(shutterS), hand, () => undefined, nothing);
     expect(different(frame.data, expected)).toBe(0);
-    expect([...hands.values()]).not.toContain(dead);
+    expect([...mates.values()]).not.toContain(dead);
   });
 
   it('is whole when a hand answers without having written, or has written but a part; it is asked no more', async () => {
     const good = worker();
-    const elsewhere: Hand = { expose: async () => undefined };
-    const half: Hand = {
+    const elsewhere: Mate = { expose: async () => undefined };
+    const half: Mate = {
       expose: (of, order, steadiness, { from, to }, data) =>
         good.expose(of, order, steadiness, { from, to: to - 1 }, data),
     };
-    const hands = crewOf([elsewhere, half]);
-    const frame = await exposedByAll(hands, stage, orderOf(shutterS), hand, () => undefined, nothing);
+    const mates = crewOf([elsewhere, half]);
+    const frame = await exposedByAll(mates, stage, orderOf(shutterS), hand, () => undefined, nothing);
     expect(different(frame.data, expected)).toBe(0);
-    expect(hands.size).toBe(0);
+    expect(mates.size).toBe(0);
   });
 
   it('that nobody wants any more ends, and the next is whole', async () => {
-    const hands = crewOf([worker()]);
+    const mates = crewOf([worker()]);
     const leave = () => {
       throw new Error('left');
     };
-    await expect(exposedByAll(hands, stage, orderOf(shutterS), hand, leave, nothing)).rejects.toThrow('left');
-    const frame = await exposedByAll(hands, stage, orderOf(shutterS), hand, () => undefined, nothing);
+    await expect(exposedByAll(mates, stage, orderOf(shutterS), hand, leave, nothing)).rejects.toThrow('left');
+    const frame = await exposedByAll(mates, stage, orderOf(shutterS), hand, () => undefined, nothing);
     expect(different(frame.data, expected)).toBe(0);
   });
 });

@@ -1,4 +1,4 @@
-// How a capture is shared out: the exposer and the hands beside it each take the next stretch of rows until none is left. What comes out is the
+// How a capture is shared out: the exposer and the mates beside it each take the next stretch of rows until none is left. What comes out is the
 // same, bit for bit, whoever does what, and however many they are.
 import type { CaptureOrder, CaptureStage, Stretch } from '../../core/scene/capture';
 import { exposedStretch, frameOf, stageOn } from '../../core/scene/capture';
@@ -7,7 +7,7 @@ import type { Steadiness } from '../../core/scene/shake';
 import type { RawFrame } from '../../core/sensor/raw-frame';
 
 /** Whoever exposes stretches beside the exposer. */
-export interface Hand {
+export interface Mate {
   /** @throws whatever keeps it from it; it is asked for nothing more then */
   expose(
     stage: CaptureStage,
@@ -26,29 +26,29 @@ const EACH = 2;
 /** Each begins at a row of whole bands. */
 const ROWS = 64;
 
-/** @param hands how many there are, the exposer among them */
-export function stretchesOf(height: number, hands: number): Stretch[] {
-  const rows = Math.max(ROWS, ROWS * Math.ceil(height / (EACH * hands * ROWS)));
+/** @param mates how many there are, the exposer among them */
+export function stretchesOf(height: number, mates: number): Stretch[] {
+  const rows = Math.max(ROWS, ROWS * Math.ceil(height / (EACH * mates * ROWS)));
   return Array.from({ length: Math.ceil(height / rows) }, (_, i) => ({
     from: i * rows,
     to: Math.min(height, (i + 1) * rows),
   }));
 }
 
-/** The same stage, on memory that hands can share. */
+/** The same stage, on memory that mates can share. */
 export function sharedStage({ plates, rows: { longSide } }: CaptureStage): CaptureStage {
   return stageOn(sharedPlates(plates), longSide, true);
 }
 
 /**
- * Exposes a frame by all hands. One that fails, or answers without having written its rows, leaves its stretch to the others.
- * @param hands by their names; those that fail are taken out
+ * Exposes a frame by all mates. One that fails, or answers without having written its rows, leaves its stretch to the others.
+ * @param mates by their names; those that fail are taken out
  * @param pause waited for after each band that is exposed here
  * @param onShare throws to end it
  * @throws Error where rows were exposed by nobody
  */
 export async function exposedByAll(
-  hands: Map<string, Hand>,
+  mates: Map<string, Mate>,
   stage: CaptureStage,
   order: CaptureOrder,
   steadiness: Steadiness,
@@ -57,7 +57,7 @@ export async function exposedByAll(
 ): Promise<RawFrame> {
   const { width, height } = stage.rows;
   const data = new Uint16Array(new SharedArrayBuffer(2 * width * height)).fill(UNEXPOSED);
-  const queue = stretchesOf(height, 1 + hands.size);
+  const queue = stretchesOf(height, 1 + mates.size);
   let done = 0;
   const tell = (rows: number) => onShare((done += rows) / height);
   const here = async () => {
@@ -70,15 +70,15 @@ export async function exposedByAll(
       }
     }
   };
-  const beside = async ([name, hand]: [string, Hand]) => {
+  const beside = async ([name, mate]: [string, Mate]) => {
     for (let next = queue.shift(); next; next = queue.shift()) {
       try {
-        await hand.expose(stage, order, steadiness, next, data);
+        await mate.expose(stage, order, steadiness, next, data);
         // Where memory is not really shared it has written into its own.
         if (!isExposed(data, width, next)) throw new Error(`${name} has left rows as they were`);
       } catch {
         // Another may have come in its place.
-        if (hands.get(name) === hand) hands.delete(name);
+        if (mates.get(name) === mate) mates.delete(name);
         queue.push(next);
         return;
       }
@@ -86,8 +86,8 @@ export async function exposedByAll(
     }
   };
   try {
-    await Promise.all([here(), ...[...hands].map(beside)]);
-    // What a hand left behind.
+    await Promise.all([here(), ...[...mates].map(beside)]);
+    // What a mate left behind.
     await here();
     if (!isExposed(data, width, { from: 0, to: height }))
       throw new Error('Rows of this frame were not exposed');

@@ -1,4 +1,4 @@
-// A hand beside the exposer: exposes stretches of its captures, from plates and into numbers in memory that they share.
+// A mate beside the exposer: exposes stretches of its captures, from plates and into numbers in memory that they share.
 import * as Comlink from 'comlink';
 import {
   exposedStretch,

@@ -4,7 +4,8 @@ import type { Orientation } from '../../core/body/orientation';
 import type { CameraColour } from '../../core/colour/camera';
 import { readDng } from '../../core/dng/read';
 import type { ExposureSettings } from '../../core/exposure/settings';
-import { exposedOf, type Exposed, type LatentFrame } from '../../core/frame/latent';
+import { exposedOf, type Exposed, type LatentExposure } from '../../core/frame/expose-recipe';
+import type { Latent } from '../../core/frame/queue';
 import { shoot } from '../../core/frame/shoot';
 import type { FramePoint } from '../../core/meter/luminance-map';
 import { developerFor, developRegion } from '../../core/raw/develop';
@@ -16,13 +17,13 @@ import { frameSize, windowAbout } from '../../core/scene/framing';
 import { focusedPlates, partFor, type FocusedPlates } from '../../core/scene/light-rows';
 import { viewScene, type SceneView } from '../../core/scene/view';
 import { OPTICS } from '../../core/sensor/cameras';
-import type { LensId } from '../../core/sensor/simulated-camera';
+import type { LensId } from '../../core/sensor/simulated-optic';
 import { watched } from '../../workers/alive';
 import { pause } from '../../workers/pause';
 import type { Print } from '../../core/setting/print';
 import { encodeJpeg } from '../../workers/encode-jpeg';
 import type { TakenFrame, TakeStage } from '../port';
-import { exposedByAll, sharedStage, type Hand } from './band-crew';
+import { exposedByAll, sharedStage, type Mate } from './band-crew';
 import type { BandsApi } from './bands.worker';
 import { sceneAt, sceneUrl } from './scene-shelf';
 import type { World } from './world';
@@ -46,7 +47,7 @@ export interface LoupeAsk {
   readonly height: number;
 }
 
-/** Of the plates beside the loupe's window whose light is taken along. */
+/** Margin of light around the loupe's window that blur may bring in, as a share of the plate. */
 const LOUPE_MARGIN_SHARE = 0.06;
 
 /** What was last looked at: the next press mostly looks at the same. */
@@ -76,10 +77,10 @@ let focused: { key: string; plates: FocusedPlates } | undefined;
 let staged: { key: string; stage: CaptureStage; shared: boolean } | undefined;
 
 /** Workers beside this one that expose stretches of its captures. */
-const hands = new Map<string, Hand>();
+const mates = new Map<string, Mate>();
 
 /** @param gone rejects when the worker is of no more use */
-function handAt(port: MessagePort, gone: Promise<never>): Hand {
+function mateAt(port: MessagePort, gone: Promise<never>): Mate {
   const worker = Comlink.wrap<BandsApi>(port);
   /** What it has taken over. */
   let has: CaptureStage | undefined;
@@ -115,23 +116,21 @@ const api = {
       leaving.set(name, () => reject(new Error(`${name} is gone`))),
     );
     gone.catch(() => undefined);
-    hands.set(name, handAt(port, gone));
+    mates.set(name, mateAt(port, gone));
   },
 
   /** That worker is gone. */
   async part(name: string) {
     leaving.get(name)?.();
     leaving.delete(name);
-    hands.delete(name);
+    mates.delete(name);
   },
 
   /** Makes the files of a latent frame. @throws Error with a message for people when they cannot be made, or nobody wants them any more */
-  async readOut(
-    latent: LatentFrame,
-    onProgress: (stage: TakeStage, share: number) => void,
-  ): Promise<TakenFrame> {
+  async readOut(latent: Latent, onProgress: (stage: TakeStage, share: number) => void): Promise<TakenFrame> {
     left.delete(latent.id);
-    const frame = await taken(exposedOf(latent), (stage, share) => {
+    // Of its kind: the store has checked it, and the queue goes by kinds.
+    const frame = await taken(exposedOf(latent as LatentExposure), (stage, share) => {
       if (left.has(latent.id)) throw new Error('Nobody wants this frame any more');
       onProgress(stage, share);
     });
@@ -188,7 +187,7 @@ async function taken(
     await pause();
     from = { key, stage: captureStage(view, longSide, press.focusM, press.settings, true), shared: false };
   }
-  if (hands.size > 0 && !from.shared) {
+  if (mates.size > 0 && !from.shared) {
     await pause();
     from = { key, stage: sharedStage(from.stage), shared: true };
   }
@@ -198,7 +197,7 @@ async function taken(
   const { record, files, thumbnailJpeg, frame } = await shoot(view, press, {
     ...options,
     ...(shared && {
-      expose: (of, order, steadiness, onShare) => exposedByAll(hands, of, order, steadiness, onShare, pause),
+      expose: (of, order, steadiness, onShare) => exposedByAll(mates, of, order, steadiness, onShare, pause),
     }),
   });
   onProgress('verify', 0);

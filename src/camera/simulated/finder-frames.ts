@@ -11,7 +11,7 @@ import { viewSource } from '../../core/scene/view-source';
 import { pictureHistogram } from '../../core/scopes/picture-histogram';
 import { toneLimits } from '../../core/scopes/limits';
 import { OPTICS } from '../../core/sensor/cameras';
-import type { LensId } from '../../core/sensor/simulated-camera';
+import type { LensId } from '../../core/sensor/simulated-optic';
 import type { Known } from '../../core/units/known';
 import type { Order } from '../order';
 import type { FinderStage, Report, Standing } from '../report';

@@ -2,7 +2,7 @@
 import * as Comlink from 'comlink';
 import type { Scene } from '../../core/scene/scene';
 import { isLensId, OPTICS } from '../../core/sensor/cameras';
-import type { LensId } from '../../core/sensor/simulated-camera';
+import type { LensId } from '../../core/sensor/simulated-optic';
 import { watched } from '../../workers/alive';
 import type { Order } from '../order';
 import type { ViewStatus } from '../port';

@@ -3,7 +3,7 @@ import { decodeReflectance, type Reflectance } from '../../core/meter/reflectanc
 import { readFirstLook, readScenePack } from '../../core/scene/pack';
 import type { Scene } from '../../core/scene/scene';
 import { OPTICS } from '../../core/sensor/cameras';
-import type { LensId, PlateId } from '../../core/sensor/simulated-camera';
+import type { LensId, PlateId } from '../../core/sensor/simulated-optic';
 import { fetchWhole } from '../../workers/fetch-whole';
 
 const MOST_PACKS = 6;

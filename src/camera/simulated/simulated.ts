@@ -1,18 +1,20 @@
 // The simulated cameras behind the port. The finder draws in one worker, captures are exposed in another, so that the finder goes on.
 import type { Print } from '../../core/setting/print';
 import * as Comlink from 'comlink';
-import { latentOf, type LatentFrame } from '../../core/frame/latent';
+import { latentOf, type LatentExposure } from '../../core/frame/expose-recipe';
+import type { Latent } from '../../core/frame/queue';
 import { isLensId, simulatedBodies } from '../../core/sensor/cameras';
-import type { LensId } from '../../core/sensor/simulated-camera';
+import type { LensId } from '../../core/sensor/simulated-optic';
 import { isUnknown } from '../../core/units/known';
 import { eventSource } from '../../workers/events';
 import { hire, PATIENCE_MS, WorkerGone, WorkerReplaced, type Hired } from '../../workers/hire';
 import type { Order } from '../order';
-import type { Camera, CameraEvent, LoupeWindow, Sequence, Shot, ShotEvent, ViewStatus } from '../port';
+import type { Camera, CameraEvent, LoupeWindow, Maker, Sequence, Shot, ShotEvent, ViewStatus } from '../port';
 import type { Report } from '../report';
+import { oneByOne } from '../while-held';
 import type { ExposerApi } from './exposer.worker';
 import type { FinderApi } from './finder.worker';
-import { handsBeside } from './hands';
+import { matesBeside } from './mates';
 import type { World } from './world';
 
 /** The finder and its first adjustments come first on a machine with few cores. */
@@ -23,7 +25,7 @@ const DAY_S = 86_400;
 /** Worlds by the orders that they belong to: a press may answer one that is a little older. */
 const KEPT_WORLDS = 16;
 
-export interface SimulatedCamera extends Camera {
+export interface SimulatedCamera extends Camera, Maker {
   /** Arranges the world in front of the camera; orders that follow are meant for it. */
   arrange(world: World): void;
 }
@@ -44,7 +46,7 @@ export function simulatedCamera(): SimulatedCamera {
     what: 'The exposer',
     silenceMs: EXPOSER_SILENCE_MS,
     start: () => {
-      hands.anew();
+      mates.anew();
       return new Worker(new URL('./exposer.worker.ts', import.meta.url), { name: 'exposer' });
     },
     onFault: (error) => {
@@ -53,7 +55,7 @@ export function simulatedCamera(): SimulatedCamera {
     },
   });
 
-  const hands = handsBeside(
+  const mates = matesBeside(
     () => exposer,
     () => readingOut > 0,
   );
@@ -85,7 +87,7 @@ export function simulatedCamera(): SimulatedCamera {
       preparing = setTimeout(() => {
         // What does not come now is asked for, and told of, by the press.
         exposer.call((api) => api.prepare(scene, lensOf(next))).catch(() => undefined);
-        hands.call();
+        mates.call();
       }, PREPARE_AFTER_MS);
     },
 
@@ -145,24 +147,22 @@ export function simulatedCamera(): SimulatedCamera {
       yield* events.read();
     },
 
-    taking: {
-      kind: 'latent',
-      expose: (sequence) => {
-        const at = worlds.get(sequence.answers) ?? world;
-        if (!at) throw new Error('The finder has shown nothing yet');
-        return sequence.shots.map((shot) => exposed(shot, sequence, at));
-      },
-      readOut: (frame, signal) => {
-        return (async function* () {
-          readingOut++;
-          try {
-            hands.call();
-            yield* readOut(exposer, frame, signal);
-          } finally {
-            readingOut--;
-          }
-        })();
-      },
+    take: async function* (sequence, ends) {
+      const at = worlds.get(sequence.answers) ?? world;
+      if (!at) throw new Error('The finder has shown nothing yet');
+      const latents = sequence.shots.map((shot) => exposed(shot, sequence, at));
+      if (!sequence.whileHeld) yield { kind: 'exposed', latents };
+      else for await (const latent of oneByOne(latents, ends)) yield { kind: 'exposed', latents: [latent] };
+    },
+
+    make: async function* (latent, signal) {
+      readingOut++;
+      try {
+        mates.call();
+        yield* readOut(exposer, latent, signal);
+      } finally {
+        readingOut--;
+      }
     },
 
     loupe: (window, report) => {
@@ -200,15 +200,15 @@ function loupeAsk({ at, width, height }: LoupeWindow, report: Report, print: Pri
 }
 
 /** One exposure of a sequence, whose light is that of its own moment. @throws Error where it is not known what is exposed with */
-function exposed(shot: Shot, sequence: Sequence, { scene, outside }: World): LatentFrame {
-  const { orientation, settings, focusM, colour, forecast, press, sinceTouchS, ...moment } = shot;
+function exposed(shot: Shot, sequence: Sequence, { scene, outside }: World): LatentExposure {
+  const { orientation, settings, focusM, colour, forecast, press, sinceTouchS, facts, seed } = shot;
   if (isUnknown(settings)) throw new Error(`It is not known what is exposed with: ${settings.unknown}`);
   if (isUnknown(focusM)) throw new Error(`It is not known where the lens is focused: ${focusM.unknown}`);
   return latentOf({
     ...{ lensId: lensOf(sequence), scene, outside, orientation },
     press: {
-      ...{ ...moment, settings, focusM },
-      clockS: (shot.timeMs / 1000) % DAY_S,
+      ...{ facts, seed, settings, focusM },
+      clockS: (facts.timeMs / 1000) % DAY_S,
       steadiness: { support: outside.support, press, sinceTouchS },
       ...(colour && { colour }),
       ...(forecast && { forecast }),
@@ -218,7 +218,7 @@ function exposed(shot: Shot, sequence: Sequence, { scene, outside }: World): Lat
 
 async function* readOut(
   exposer: Hired<ExposerApi>,
-  frame: LatentFrame,
+  frame: Latent,
   signal: AbortSignal,
 ): AsyncGenerator<ShotEvent, void, void> {
   signal.throwIfAborted();

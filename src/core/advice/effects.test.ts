@@ -11,7 +11,7 @@ import { viewScene } from '../scene/view';
 import { channelFigures, countSites } from '../raw/statistics';
 import { nearestOptic } from '../body/body';
 import { OPTICS, opticOfCamera, opticsOf, simulatedBodies } from '../sensor/cameras';
-import { LENS_IDS, type CameraId, type LensId } from '../sensor/simulated-camera';
+import { LENS_IDS, type CameraId, type LensId } from '../sensor/simulated-optic';
 import { APERTURE_LADDER, at, ISO_LADDER, SHUTTER_LADDER } from '../units/ladders';
 import { effectsOf, snrDb } from './effects';
 import { equivalentsOf, tradable, tradeClicks } from './equivalents';

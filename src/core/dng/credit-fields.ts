@@ -1,17 +1,15 @@
 // Whose a frame is and where it was taken, as fields of a file's first directory (TIFF 6.0, Exif 2.32 §4.6.6). Exif's text is ASCII: what has other
 // letters stands in the XMP alone, where it can be told whole.
 import type { Position } from '../body/position';
-import type { Credit } from '../setting/credit';
+import type { Facts } from '../facts/facts';
 import { GPS, TAG } from './tags';
 import { ascii, byte, long, rational, undefinedBytes, type Field, type TiffWriter } from './tiff-writer';
 
-export interface Credited {
-  readonly credit?: Credit;
-  readonly position?: Position;
-}
-
 /** For the first directory. What it points at is written first. */
-export function creditFields({ credit, position }: Credited, writer: TiffWriter): Field[] {
+export function creditFields(
+  { credit, position }: Pick<Facts, 'credit' | 'position'>,
+  writer: TiffWriter,
+): Field[] {
   const text = (tag: number, value = '') => (/^[\x20-\x7e]+$/.test(value) ? [ascii(tag, value)] : []);
   return [
     ...text(TAG.Artist, credit?.person),

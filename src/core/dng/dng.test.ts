@@ -19,6 +19,7 @@ import { factsOf } from './file-facts';
 import { rawFrameOf } from './file-frame';
 import { writeDng } from './write';
 import type { Known } from '../units/known';
+import { someFacts } from '../../../tests/facts';
 
 const tinyJpeg = Uint8Array.from([
   ...[0xff, 0xd8, 0xff, 0xc0, 0, 17, 8, 0, 8, 0, 8, 3, 1, 0x11, 0, 2, 0x11, 0, 3, 0x11, 0, 0xff, 0xd9],
@@ -54,7 +55,7 @@ function frameOf(width: number, height: number): RawFrame {
   };
 }
 
-const FACTS = {
+const FACTS = someFacts({
   set: {
     ...initialValues(),
     meter: { ...initialValues().meter, pattern: 'spot' as const },
@@ -63,8 +64,7 @@ const FACTS = {
     aperture: { auto: false, exact: 1.8 },
   },
   meteredEv100: 4.5,
-  uniqueId: '0'.repeat(32),
-};
+});
 const OPTIONS = {
   compression: 'lossless-jpeg' as const,
   thumbnail: { width: 4, height: 3, rgba: new Uint8ClampedArray(48).fill(90) },

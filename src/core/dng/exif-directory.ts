@@ -1,39 +1,14 @@
 // What Exif says of a capture (CIPA DC-008): the settings' own facts, the lens, the light, the time.
-import type { Attitude } from '../body/attitude';
-import type { FramePoint } from '../meter/luminance-map';
+import type { Facts } from '../facts/facts';
 import { seenSize, storedOf } from '../raw/shown';
+import { driveOf } from '../sequence/in-use';
 import type { RawFrame } from '../sensor/raw-frame';
-import type { ExifFacts } from '../setting/setting';
-import type { SettingValues } from '../setting/settings';
+import type { ExifFacts } from '../define/setting';
 import { exifOf } from '../setting/values';
 import { isUnknown, type Known } from '../units/known';
 import { exifDateTime, exifOffset, exifSubSec } from './exif-time';
-import type { Credited } from './credit-fields';
 import { EXIF } from './tags';
 import { ascii, long, rational, short, srational, undefinedBytes, type Field } from './tiff-writer';
-
-/** How the capture was set, beyond the frame's own settings. */
-export interface CaptureFacts extends Credited {
-  /** The settings as the person had them, as far as they are known. */
-  readonly set: Partial<SettingValues> & Pick<SettingValues, 'meter'>;
-  /** What the meter read, EV at ISO 100. */
-  readonly meteredEv100: Known<number>;
-  /** Identifier of the frame, 32 hexadecimal digits. */
-  readonly uniqueId: string;
-  /** Where the frame is kept; the first roll when absent. */
-  readonly roll?: string;
-  /** Where the automatic focus looked, in shares of the frame that the finder showed, and how wide; absent where it was set by hand. */
-  readonly focusedAt?: FocusedAt;
-  /** How the camera was held, where that was known. */
-  readonly held?: Attitude;
-  /** Of a frame that is one of a sequence. */
-  readonly group?: { readonly id: string; readonly index: number; readonly of?: number };
-}
-
-export interface FocusedAt extends FramePoint {
-  /** In shares of the sensor's longer side; earlier versions did not keep it. */
-  readonly side?: number;
-}
 
 /** When it was taken. */
 export function timeFields({ timeMs, offsetMinutes }: { timeMs: number; offsetMinutes: number }): Field[] {
@@ -59,7 +34,7 @@ export const EXIF_VERSION = undefinedBytes(EXIF.ExifVersion, 0x30, 0x32, 0x33, 0
  * The Exif directory: what was set, what the lens is, when.
  * @param developed true for a developed picture, turned and in sRGB; false for raw
  */
-export function exifDirectory(frame: RawFrame, facts: CaptureFacts, developed = false): Field[] {
+export function exifDirectory(frame: RawFrame, facts: Facts, developed = false): Field[] {
   const { source } = frame;
   const told = settingFacts(frame, facts);
   const program = exposureProgram(facts);
@@ -81,11 +56,11 @@ export function exifDirectory(frame: RawFrame, facts: CaptureFacts, developed = 
     undefinedBytes(EXIF.FileSource, 3),
     undefinedBytes(EXIF.SceneType, 1),
     short(EXIF.CustomRendered, 0),
-    short(EXIF.ExposureMode, isBracketed(facts) ? AUTO_BRACKET : program === MANUAL ? 1 : 0),
+    short(EXIF.ExposureMode, modeOfGroup(facts) ?? (program === MANUAL ? 1 : 0)),
     short(EXIF.WhiteBalance, told.WhiteBalance ?? 0),
     short(EXIF.FocalLengthIn35mmFilm, source.equivalentMm),
     short(EXIF.SceneCaptureType, 0),
-    ascii(EXIF.ImageUniqueID, facts.uniqueId),
+    ascii(EXIF.ImageUniqueID, facts.id),
     rational(
       EXIF.LensSpecification,
       ...(source.lensRange ?? fixedLens(source.focalLengthMm, source.widestN)),
@@ -99,14 +74,13 @@ export function exifDirectory(frame: RawFrame, facts: CaptureFacts, developed = 
 const SRGB = 1;
 const UNCALIBRATED = 0xffff;
 
-/** One of several frames that differ in light. */
-function isBracketed({ group, set }: CaptureFacts): boolean {
-  return group !== undefined && (set.bracket?.frames ?? 1) > 1;
+/** ExposureMode of one of several frames, where its drive has one of its own. */
+function modeOfGroup({ group, set }: Facts): number | undefined {
+  return group && driveOf(set).exposureMode;
 }
-const AUTO_BRACKET = 2;
 
 /** Exif 2.31: how high the camera looked, degrees. It has no tag for a roll. */
-export function heldFields({ held }: Pick<CaptureFacts, 'held'>): Field[] {
+export function heldFields({ held }: Pick<Facts, 'held'>): Field[] {
   return held ? [srational(EXIF.CameraElevationAngle, held.pitchDeg)] : [];
 }
 
@@ -114,7 +88,7 @@ export function heldFields({ held }: Pick<CaptureFacts, 'held'>): Field[] {
 const USUAL_LOOK = 1 / 32;
 
 /** Where it was focused, in columns and rows of the stored image, as Exif counts them: before it is turned. */
-function subjectFields(frame: RawFrame, { focusedAt }: CaptureFacts): Field[] {
+function subjectFields(frame: RawFrame, { focusedAt }: Facts): Field[] {
   if (!focusedAt) return [];
   const part = frame.crop ?? { x: 0, y: 0, width: frame.width, height: frame.height };
   const turn = frame.orientation ?? 1;
@@ -138,7 +112,7 @@ function brightness(meteredEv100: Known<number>): number | [number, number] {
 const SV_OF_ISO_100 = Math.log2(100 / 3.125);
 
 /** What the settings say of themselves. */
-export function settingFacts({ settings, source }: RawFrame, { set }: CaptureFacts): ExifFacts {
+export function settingFacts({ settings, source }: RawFrame, { set }: Facts): ExifFacts {
   return exifOf(set, {
     ...settings,
     ...(source.focusM === undefined ? null : { focusM: source.focusM }),
@@ -182,7 +156,7 @@ const MANUAL = 1;
  * 1 manual, 2 programme, 3 aperture priority, 4 shutter priority. Automatic ISO alone leaves a held time and a fixed
  * aperture: shutter priority.
  */
-function exposureProgram({ set: { shutter, iso, aperture } }: CaptureFacts): number {
+function exposureProgram({ set: { shutter, iso, aperture } }: Facts): number {
   if (!shutter?.auto && !iso?.auto && !aperture?.auto) return MANUAL;
   if (shutter?.auto) return aperture?.auto === false ? 3 : 2;
   return 4;

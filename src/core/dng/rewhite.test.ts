@@ -1,6 +1,5 @@
 // Another white in a file that is there: its tags change, nothing else does.
 import { colourOfNeutral } from '../colour/camera';
-import { initialValues } from '../setting/values';
 import { madeFrame, board, DAYLIGHT } from '../white/made-frame';
 import { SIM_COLOUR } from '../sensor/sim-colour';
 import type { RawFrame } from '../sensor/raw-frame';
@@ -8,6 +7,7 @@ import { rawFrameOf } from './file-frame';
 import { readDng } from './read';
 import { withWhite } from './rewhite';
 import { writeDng } from './write';
+import { someFacts } from '../../../tests/facts';
 
 const JPEG = Uint8Array.from([
   ...[0xff, 0xd8, 0xff, 0xc0, 0, 17, 8, 0, 8, 0, 8, 3, 1, 0x11, 0, 2, 0x11, 0, 3, 0x11, 0, 0xff, 0xd9],
@@ -33,7 +33,7 @@ const file = writeDng(frame, {
   compression: 'none',
   thumbnail: { width: 8, height: 6, rgba: new Uint8ClampedArray(8 * 6 * 4) },
   previewJpeg: JPEG,
-  facts: { set: initialValues(), meteredEv100: 8, uniqueId: '0'.repeat(32) },
+  facts: someFacts(),
   note: '{}',
 });
 

@@ -4,7 +4,8 @@ import type { CameraMatrices } from '../colour/calibrated';
 import { whiteWords } from '../colour/temperature';
 import { illuminantCode } from './illuminants';
 import { blackOf, cfaIndex, type RawFrame, type Seen } from '../sensor/raw-frame';
-import { exifDirectory, settingFacts, type CaptureFacts } from './exif-directory';
+import type { Facts } from '../facts/facts';
+import { exifDirectory, settingFacts } from './exif-directory';
 import { creditFields } from './credit-fields';
 import { exifDateTime, isoDateTime } from './exif-time';
 import { jpegInfo } from './jpeg-info';
@@ -38,7 +39,7 @@ export interface DngOptions {
   readonly thumbnail: Picture;
   /** A finished baseline JPEG of the developed picture. */
   readonly previewJpeg: Uint8Array;
-  readonly facts: CaptureFacts;
+  readonly facts: Facts;
   /** Kept in the XMP packet as it is: what the program knows of the capture beyond the standard's tags. */
   readonly note?: string;
   /** Called with the share of raw data written; throw from it to cancel. */
@@ -129,7 +130,7 @@ export function calibrationFields(matrices: CameraMatrices): Field[] {
 }
 
 /** What Exif has no tag for: the settings' comments, and how a simulated capture was made. */
-export function wordsOf(frame: RawFrame, facts: CaptureFacts): string {
+export function wordsOf(frame: RawFrame, facts: Facts): string {
   const { scene, seed } = frame.source;
   const made = scene ? `Simulated scene: ${scene}, seed ${seed}.` : '';
   const white = `White ${whiteWords(frame.colour.white)}.`;

@@ -159,7 +159,7 @@ export function meteredFor(pattern: PatternId, ev100: number, { iso }: ExposureC
   return pattern === 'highlight' && !iso.auto ? ev100 + extendedStops(iso.exact) : ev100;
 }
 
-/** What light on single points depends on beside what moves. */
+/** Key of the settings that light on single points depends on, beside what moves. */
 function countingKey(settings: ExposureSettings): string {
   const { compensationEv: _, iso: __, ...of } = settings;
   return JSON.stringify(of);

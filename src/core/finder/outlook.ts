@@ -14,7 +14,8 @@ import {
   type PerChannel,
   type SiteResponse,
 } from '../scopes/levels';
-import { rangeOfScene, signalOfSnr, type RangeReport } from '../scopes/limits';
+import { rangeOfScene, signalOfSnr } from '../scopes/limits';
+import type { RangeReport } from '../sequence/plan-bracket';
 import type { Samples } from './source';
 import { withoutSparkle, type Sparkle, type Tolerance } from '../scopes/sparkle';
 import { expectedStopline, type Stopline } from '../scopes/stopline';

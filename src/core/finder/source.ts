@@ -17,7 +17,7 @@ export interface Moment {
   readonly sinceTouchS: number;
 }
 
-export interface Look {
+export interface ObserveAsk {
   readonly settings: ExposureSettings;
   readonly focusM: number;
   /** Counts the frames: of two with the same number the noise is the same. */
@@ -78,5 +78,5 @@ export interface Source extends FocusSource {
    * Samples in which an edge is in focus through the lens as it is set, by what single sites show; null while there is nothing to look at.
    */
   peaks(ask: PeaksAsk): Uint32Array | null;
-  observe(look: Look): Observed;
+  observe(ask: ObserveAsk): Observed;
 }

@@ -4,7 +4,7 @@
 import type { Energy, Sharpness } from './sharpness';
 
 export interface FocusReach {
-  /** Of the closest distance, dioptres. */
+  /** Closest distance, dioptres. */
   readonly nearDpt: number;
   /** Half of the depth of field at the widest aperture, dioptres. */
   readonly halfDepthDpt: number;
@@ -23,20 +23,20 @@ export type FocusSearch = Generator<number, FocusFound, Sharpness>;
 
 /** Steps of the coarse way, in half depths of field: what lies between two is blurred by the circle of confusion at most. */
 const COARSE_STEP = 2;
-/** Of a lens whose depth of field is a small part of its way the steps are longer. */
+/** Most positions on the coarse way: a lens whose depth of field is a small part of its way takes longer steps. */
 const MOST_PLACES = 40;
 /** Share of its own height that a peak stands over what is beside it, at least. */
 const LEAST_RISE = 0.2;
-/** On each side of a peak that is looked at closely. */
+/** Least rise of a peak over each of its sides: in standard errors, and as a share of its height. */
 const SIDE_CONTRAST = 3.5;
 const SIDE_RISE = 0.1;
 /** Half a depth of field from where it is highest a peak has at least this share of its rise: that of the finest detail has a fifth. */
 const LEAST_WIDTH = 1 / 6;
-/** What is in focus has its own fine detail there: at least this share of the most that is seen anywhere. */
+/** Least share of the finest detail seen anywhere that a position must have to be in focus. */
 const OWN_DETAIL = 0.75;
 /** Light that comes or goes steadily by more than this over the looks about a peak is the disc of something beside it. */
 const MOST_COMING = 0.07;
-/** So many places are looked at closely before the search is given up. */
+/** Peaks that are looked at closely before the search is given up. */
 const MOST_CANDIDATES = 3;
 /** Places on either side of the sharpest that are looked at finely, each half a depth of field from the next. */
 const FINE_PLACES = 3;

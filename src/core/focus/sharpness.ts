@@ -5,7 +5,7 @@
 import { blackOf, cfaIndex, clipLevel, type Mosaic, type NoiseModel } from '../sensor/raw-frame';
 
 export interface Sharpness {
-  /** Of detail of about four sites, and of about sixteen; without noise, so that a plain surface has none. */
+  /** Energy of detail of about four sites, and of about sixteen; noise is taken off, so that a plain surface has none. */
   readonly fine: Energy;
   readonly coarse: Energy;
   /** Signal to noise of one cell of 2×2 sites, dB; −Infinity without light. */

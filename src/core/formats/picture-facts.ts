@@ -1,16 +1,16 @@
 // What files say of a frame that was made from a finished picture: only what is known. A linear DNG from a picture is no raw file, and says
 // so in words.
-import type { CaptureFacts } from '../dng/exif-directory';
+import type { Facts } from '../facts/facts';
 import { EXIF_VERSION, heldFields, settingFields, timeFields } from '../dng/exif-directory';
 import { creditFields } from '../dng/credit-fields';
 import { exifDateTime } from '../dng/exif-time';
 import { EXIF, TAG } from '../dng/tags';
 import { ascii, long, rational, short, TiffWriter, undefinedBytes, type Field } from '../dng/tiff-writer';
 import { SOFTWARE, xmpPacket } from '../dng/xmp';
-import type { Made } from '../setting/setting';
+import type { Made } from '../define/setting';
 import { exifOf } from '../setting/values';
 
-export interface PictureFacts extends CaptureFacts {
+export interface PictureFacts extends Facts {
   /** The device as the browser names it. */
   readonly device: string;
   readonly made: Made;
@@ -19,8 +19,6 @@ export interface PictureFacts extends CaptureFacts {
   readonly orientation: number;
   readonly width: number;
   readonly height: number;
-  readonly timeMs: number;
-  readonly offsetMinutes: number;
   /** How the frame was made, for people. */
   readonly words: string;
 }
@@ -40,7 +38,7 @@ export function pictureExif(facts: PictureFacts, width: number, height: number):
     short(EXIF.ColorSpace, SRGB),
     long(EXIF.PixelXDimension, width),
     long(EXIF.PixelYDimension, height),
-    ascii(EXIF.ImageUniqueID, facts.uniqueId),
+    ascii(EXIF.ImageUniqueID, facts.id),
   ];
 }
 

@@ -1,6 +1,7 @@
 // Finished pictures of a raw frame: developed as the finder shows it, with what a raw file would say of the capture, and the sRGB profile.
 import { creditFields } from '../dng/credit-fields';
-import { exifDirectory, type CaptureFacts } from '../dng/exif-directory';
+import { exifDirectory } from '../dng/exif-directory';
+import type { Facts } from '../facts/facts';
 import { exifDateTime } from '../dng/exif-time';
 import { EXIF, TAG } from '../dng/tags';
 import { ascii, long, rational, short, TiffWriter, undefinedBytes, type Field } from '../dng/tiff-writer';
@@ -44,7 +45,7 @@ export interface RawPicture extends Size {
  */
 export async function rawPicture(
   frame: RawFrame,
-  facts: CaptureFacts,
+  facts: Facts,
   choice: FileChoice,
   note: string,
   encodeJpeg: EncodeJpeg,
@@ -96,7 +97,7 @@ export async function rawPicture(
 }
 
 /** The TIFF file that JPEG and PNG carry as their Exif. */
-function exifFile(frame: RawFrame, facts: CaptureFacts, picture: Size, jpeg: boolean): Uint8Array {
+function exifFile(frame: RawFrame, facts: Facts, picture: Size, jpeg: boolean): Uint8Array {
   const writer = new TiffWriter();
   const exif = writer.appendDirectory([
     ...exifDirectory(frame, facts, true),
@@ -115,7 +116,7 @@ function exifFile(frame: RawFrame, facts: CaptureFacts, picture: Size, jpeg: boo
 }
 
 /** Who, when and with what; pictures are turned to be seen already. */
-function mainFields(frame: RawFrame, facts: CaptureFacts, writer: TiffWriter): Field[] {
+function mainFields(frame: RawFrame, facts: Facts, writer: TiffWriter): Field[] {
   const { source } = frame;
   return [
     ascii(TAG.Make, source.make),

@@ -1,7 +1,6 @@
 // Frames as they leave the program: their files as they are with what was said of them since, or a picture developed anew in any format and size.
 import { readDng } from '../dng/read';
 import { rawFrameOf } from '../dng/file-frame';
-import type { CaptureFacts } from '../dng/exif-directory';
 import { withoutPlace } from '../formats/without-place';
 import { rawPicture, type EncodeJpeg } from '../formats/raw-picture';
 import { lookedAt } from '../review/view';
@@ -9,11 +8,10 @@ import { sourceOf } from '../scene/capture';
 import { OPTICS } from '../sensor/cameras';
 import type { FrameSource, RawFrame } from '../sensor/raw-frame';
 import { ENDINGS, type FileKind, type Format, type PictureSize } from '../setting/files';
-import { initialValues } from '../setting/values';
 import { known } from '../units/known';
 import { leavingDng } from './leaving';
 import { lookOf } from './look';
-import { noteText, printOf, xmpRating, type CaptureNote, type FrameRecord } from './record';
+import { factsOfRecord, noteText, printOf, xmpRating, type CaptureNote, type FrameRecord } from './record';
 
 /** `stored` for the files as they are; else the kind of picture that is developed. */
 export const EXPORT_KINDS = ['stored', 'jpeg', 'tiff', 'png', 'png16'] as const;
@@ -114,17 +112,8 @@ async function developed(
     offsetMinutes,
     source: sourceOfRecord(record),
   };
-  const { set, metered, credit, held, position, group, roll, id } = record;
-  const facts: CaptureFacts = {
-    set: { ...set, meter: set.meter ?? initialValues().meter },
-    meteredEv100: metered.ev100,
-    uniqueId: id,
-    roll,
-    ...(credit && { credit }),
-    ...(held && { held }),
-    ...(group && { group }),
-    ...(position && !withoutPlaces && { position }),
-  };
+  const { position, ...placeless } = factsOfRecord(record);
+  const facts = withoutPlaces || !position ? placeless : { ...placeless, position };
   const print = printOf(record);
   const rating = xmpRating(record);
   return rawPicture(frame, facts, { kind, quality, size }, noteText(noteOf(record)), encodeJpeg, {

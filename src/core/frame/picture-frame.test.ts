@@ -12,9 +12,9 @@ import { readDng } from '../dng/read';
 import { codedPicture, jpegFacts, withFacts } from '../formats/jpeg';
 import { jpegExif, pictureXmp } from '../formats/picture-facts';
 import { pictureOfRegion, pictureReduced } from '../raw/develop-image';
-import { initialValues } from '../setting/values';
 import { pictureFrame, type PicturePress } from './picture-frame';
 import { recordFromFiles } from './recover';
+import { someFacts } from '../../../tests/facts';
 
 const [W, H] = [120, 90];
 const rgba = Uint8ClampedArray.from({ length: 4 * W * H }, (_, i) => ((i & 3) === 3 ? 255 : (i * 7) % 251));
@@ -23,11 +23,12 @@ const thumbnail = { width: 4, height: 3, rgba: rgba.slice(0, 48) };
 const thumbnailJpeg = encodeJpeg(thumbnail.rgba, 4, 3);
 
 const PRESS: PicturePress = {
-  facts: { set: initialValues(), meteredEv100: { unknown: 'not calibrated' }, uniqueId: 'ab'.repeat(16) },
+  facts: someFacts({
+    ...{ meteredEv100: { unknown: 'not calibrated' }, id: 'ab'.repeat(16) },
+    ...{ timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120), offsetMinutes: 150 },
+  }),
   made: { shutterS: 0.006, kelvin: 4000 },
   device: 'Kamera „Ö“ 2',
-  timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120),
-  offsetMinutes: 150,
 };
 const averaged = () => {
   const sum = averager(W, H);

@@ -3,7 +3,7 @@
 import { whiteWords, type WhitePoint } from '../colour/temperature';
 import type { Averaged } from '../combine/average';
 import { WHITE } from '../combine/average';
-import type { CaptureFacts } from '../dng/exif-directory';
+import { IDENTITY, picked, SAID, type Facts } from '../facts/facts';
 import { jpegInfo } from '../dng/jpeg-info';
 import { readDng } from '../dng/read';
 import type { Picture } from '../dng/write';
@@ -12,10 +12,10 @@ import { writeLinearDng } from '../formats/linear-dng';
 import { jpegExif, pictureXmp, type PictureFacts } from '../formats/picture-facts';
 import { cutOf } from '../raw/cut';
 import { cutWords, isCut, UNCUT, type Cut } from '../setting/cut';
-import type { Made } from '../setting/setting';
+import type { Made } from '../define/setting';
 import type { Known } from '../units/known';
 import { entryOf } from './digest';
-import { FIRST_ROLL, noteText, RECORD_VERSION, type CaptureNote, type FrameRecord } from './record';
+import { noteText, RECORD_VERSION, type CaptureNote, type FrameRecord } from './record';
 import type { Format } from '../setting/files';
 
 /** Said in every linear DNG that was made from pictures, and beside it. */
@@ -23,12 +23,10 @@ export const EIGHT_BITS = 'made from the picture’s 8 bits, not raw';
 export const NO_RAW = 'this camera shows a finished picture only: what the sensor counted is not told';
 
 export interface PicturePress {
-  readonly facts: CaptureFacts;
+  readonly facts: Facts;
   /** What the device told of itself at the press. */
   readonly made: Made & { readonly kelvin?: number };
   readonly device: string;
-  readonly timeMs: number;
-  readonly offsetMinutes: number;
 }
 
 export interface PictureParts {
@@ -54,7 +52,7 @@ export interface PictureFrame {
 
 /** @throws DngError for a broken JPEG, Error when a file does not hold what it was given */
 export async function pictureFrame(press: PicturePress, parts: PictureParts): Promise<PictureFrame> {
-  const { facts, device, timeMs, offsetMinutes } = press;
+  const { facts, device } = press;
   const { width, height } = jpegInfo(parts.jpeg);
   const told = parts.told ?? jpegFacts(parts.jpeg);
   const turned = told.orientation >= 5;
@@ -69,14 +67,11 @@ export async function pictureFrame(press: PicturePress, parts: PictureParts): Pr
     device: told.model ?? device,
     made,
     ...(focalLengthMm === undefined ? null : { focalLengthMm }),
-    ...{ orientation: told.orientation, width, height, timeMs, offsetMinutes },
+    ...{ orientation: told.orientation, width, height },
   };
   const note: CaptureNote = {
     version: RECORD_VERSION,
-    id: facts.uniqueId,
-    roll: facts.roll ?? FIRST_ROLL,
-    ...(facts.group ? { group: facts.group } : null),
-    ...{ timeMs, offsetMinutes },
+    ...picked(IDENTITY, facts),
     image: { width: turned ? height : width, height: turned ? width : height, kind: 'rgb' },
     camera: shortened(common.device),
     lens: shortened(device),
@@ -89,9 +84,7 @@ export async function pictureFrame(press: PicturePress, parts: PictureParts): Pr
     focusM: made.focusM === Infinity ? null : toldOr(made.focusM, 'focus distance'),
     set: facts.set,
     metered: { pattern: facts.set.meter.pattern, ev100: facts.meteredEv100 },
-    ...(facts.held && { held: facts.held }),
-    ...(facts.credit && { credit: facts.credit }),
-    ...(facts.position && { position: facts.position }),
+    ...picked(SAID, facts),
     kelvin: parts.whiteOnPicture?.kelvin ?? toldOr(made.kelvin, 'white'),
     ...(parts.whiteOnPicture && { tint: parts.whiteOnPicture.tint }),
     made: { kind: 'browser', device: shortened(device), pictures: parts.averaged?.pictures ?? 1 },

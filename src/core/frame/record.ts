@@ -2,10 +2,7 @@
 // the capture again. What a camera could not know is unknown, with the reason.
 import * as Type from '@sinclair/typebox';
 import type { Static } from '@sinclair/typebox';
-import { ATTITUDE, type Attitude } from '../body/attitude';
 import { partsOf, type Parts } from '../raw/cut';
-import { POSITION, type Position } from '../body/position';
-import { CREDIT, type Credit } from '../setting/credit';
 import { UNCUT } from '../setting/cut';
 import { PRINT_OR_PLAIN, type Print } from '../setting/print';
 import { REFRAME, type Reframe } from '../raw/reframe';
@@ -13,32 +10,16 @@ import type { ChannelFigures } from '../raw/statistics';
 import { patternForward, PATTERN_IDS, type PatternId } from '../meter/pattern';
 import type { Forecast } from '../scopes/levels';
 import { CFA_NAMES, type RawFrame } from '../sensor/raw-frame';
-import type { CaptureFacts } from '../dng/exif-directory';
-import { OPENING } from '../scene/outside';
-import { LENS_IDS, type LensId } from '../sensor/simulated-camera';
+import { IDENTITY, picked, SAID, type Facts } from '../facts/facts';
+import { LENS_IDS, type LensId } from '../sensor/simulated-optic';
 import type { SettingValues } from '../setting/settings';
-import { listed, partialSchema, settingsForward } from '../setting/values';
+import { initialValues, partialSchema, settingsForward } from '../setting/values';
 import type { Known } from '../units/known';
 import { knownSchema } from '../units/known-schema';
-import {
-  CLOCK_S,
-  GROUP,
-  ID,
-  OFFSET_MINUTES,
-  OUTSIDE,
-  RAW_FIGURES,
-  ROLL,
-  TEXT,
-  TIME_MS,
-  type ChannelShares,
-  type RawFigures,
-} from './record-parts';
+import { CLOCK_S, OUTSIDE, RAW_FIGURES, TEXT, type ChannelShares, type RawFigures } from './record-parts';
 import { FORMATS, type Format } from '../setting/files';
 
 export const RECORD_VERSION = 3;
-/** The roll that frames go into while there is only one. */
-export const FIRST_ROLL = 'first';
-
 export const VERDICTS = ['kept', 'dropped'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
@@ -83,11 +64,7 @@ const APERTURE_N = Type.Number({ minimum: 0.1, maximum: 1000 });
 export function recordSchema() {
   return Type.Object({
     version: Type.Literal(RECORD_VERSION),
-    id: ID,
-    roll: ROLL,
-    group: Type.Optional(GROUP),
-    timeMs: TIME_MS,
-    offsetMinutes: OFFSET_MINUTES,
+    ...IDENTITY,
     image: Type.Object({
       width: Type.Integer({ minimum: 2, maximum: 65535 }),
       height: Type.Integer({ minimum: 2, maximum: 65535 }),
@@ -115,12 +92,7 @@ export function recordSchema() {
     kelvin: knownSchema(Type.Number({ minimum: 100, maximum: 1e6 })),
     /** Not kept by earlier versions, nor told by devices. */
     tint: Type.Optional(Type.Number({ minimum: -1000, maximum: 1000 })),
-    /** How the camera was held, where that was known. */
-    held: Type.Optional(Type.Unsafe<Attitude>(ATTITUDE)),
-    /** What its files say of who made it, as the person wanted it. */
-    credit: Type.Optional(Type.Unsafe<Credit>(CREDIT)),
-    /** Where it was taken, where the person asked for that. */
-    position: Type.Optional(Type.Unsafe<Position>(POSITION)),
+    ...SAID,
     /** White that the person gave it afterwards; the files stay as they were. */
     rewhite: Type.Optional(
       Type.Object({
@@ -193,77 +165,14 @@ export function forecastHeld(forecast: readonly ChannelShares[], result: readonl
   });
 }
 
-const EARLIER = 'an earlier version of the program did not keep it';
-
-/** What versions 1 and 2 kept, as far as it is carried on. */
-interface FlatRecord {
-  readonly [field: string]: unknown;
-  readonly version: 1 | 2;
-  readonly bytes: number;
-}
-
-/** A record of an earlier version brought forward; anything else as it is. It must still pass the schema. */
+/** A record, or the note in a file, with settings under the names that they have by now; anything else as it is. It must still pass the schema. */
 export function broughtForward(value: unknown): unknown {
-  const record = value as FlatRecord | null;
-  if (typeof record !== 'object' || record === null || (record.version !== 1 && record.version !== 2))
-    return wordsForward(value);
-  return {
-    ...(noteForward(record) as object),
-    result: record.result,
-    files: [{ format: 'dng', bytes: record.bytes, sha256: { unknown: EARLIER } }],
-    place: record.place,
-  };
-}
-
-/** A record, or a file's note, whose settings have other names by now. */
-function wordsForward(value: unknown): unknown {
   const record = value as { set?: unknown; metered?: { pattern?: unknown } } | null;
   if (typeof record !== 'object' || !record?.metered) return value;
   return {
     ...record,
     set: settingsForward(record.set),
     metered: { ...record.metered, pattern: patternForward(record.metered.pattern) },
-  };
-}
-
-/** The part of an earlier record that files carry too. */
-export function noteForward(note: unknown): unknown {
-  const old = note as FlatRecord | null;
-  if (typeof old !== 'object' || old === null || (old.version !== 1 && old.version !== 2))
-    return wordsForward(note);
-  const first = old.version === 1 ? { lensId: 'wide', focusM: null, outside: OPENING, clockS: 0 } : null;
-  const { lensId, focusM, outside, clockS, ...r } = { ...old, ...first } as FlatRecord;
-  const control = (auto: unknown, exact: unknown) => ({ auto, exact });
-  // Its compensation had the habit in it already.
-  const plain = listed().filter(
-    ({ key, initial }) => typeof initial === 'number' && key !== 'compensationEv' && r[key] !== undefined,
-  );
-  return {
-    version: RECORD_VERSION,
-    id: r.id,
-    roll: FIRST_ROLL,
-    timeMs: r.timeMs,
-    offsetMinutes: r.offsetMinutes,
-    image: { width: r.width, height: r.height, kind: 'mosaic' },
-    camera: r.camera,
-    lens: r.lens,
-    exposure: {
-      shutterS: r.shutterS,
-      iso: r.iso,
-      apertureN: r.apertureN,
-      compensationEv: r.compensationEv,
-    },
-    focusM,
-    set: {
-      shutter: control(r.shutterAuto, r.shutterS),
-      iso: control(r.isoAuto, r.iso),
-      ...(r.apertureAuto === undefined ? null : { aperture: control(r.apertureAuto, r.apertureN) }),
-      ...Object.fromEntries(plain.map(({ key }) => [key, r[key]])),
-    },
-    metered: { pattern: patternForward(r.pattern), ev100: { unknown: EARLIER } },
-    kelvin: r.kelvin,
-    forecast: r.forecast,
-    made: { kind: 'simulated', scene: r.scene, seed: r.seed, lensId, outside, clockS },
   };
 }
 
@@ -302,18 +211,14 @@ export function noteText({ position: _, ...note }: CaptureNote): string {
 export function captureNote(
   frame: RawFrame,
   made: FrameOrigin,
-  facts: CaptureFacts,
+  facts: Facts,
   { forecast, shakePx }: { readonly forecast?: RawFigures; readonly shakePx?: number },
 ): CaptureNote {
   const { settings, source } = frame;
   const { shutterS, iso, apertureN, compensationEv } = settings;
   return {
     version: RECORD_VERSION,
-    id: facts.uniqueId,
-    roll: facts.roll ?? FIRST_ROLL,
-    ...(facts.group ? { group: facts.group } : null),
-    timeMs: frame.timeMs,
-    offsetMinutes: frame.offsetMinutes,
+    ...picked(IDENTITY, facts),
     image: { width: frame.width, height: frame.height, kind: 'mosaic' },
     camera: source.camera,
     lens: source.lens,
@@ -323,9 +228,7 @@ export function captureNote(
     metered: { pattern: facts.set.meter.pattern, ev100: facts.meteredEv100 },
     kelvin: frame.colour.white.kelvin,
     tint: frame.colour.white.tint,
-    ...(facts.held && { held: facts.held }),
-    ...(facts.credit && { credit: facts.credit }),
-    ...(facts.position && { position: facts.position }),
+    ...picked(SAID, facts),
     ...(shakePx !== undefined && { shakePx }),
     ...(forecast ? { forecast } : null),
     made,
@@ -340,4 +243,15 @@ export function partsOfFrame({ image, set }: Pick<FrameRecord, 'image' | 'set'>)
 function focusOf(focusM: number | undefined): Known<number | null> {
   if (focusM === undefined) return { unknown: 'the camera does not tell where it is focused' };
   return Number.isFinite(focusM) ? focusM : null;
+}
+
+/** The facts that a record holds; of what only the file was told nothing is known any more. */
+export function factsOfRecord(record: FrameRecord): Facts {
+  const { set, metered } = record;
+  return {
+    ...picked(IDENTITY, record),
+    set: { ...set, meter: set.meter ?? initialValues().meter },
+    meteredEv100: metered.ev100,
+    ...picked(SAID, record),
+  };
 }

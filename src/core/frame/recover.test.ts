@@ -12,6 +12,7 @@ import { viewScene } from '../scene/view';
 import { OPTICS } from '../sensor/cameras';
 import { recordFromFiles } from './recover';
 import { shoot } from './shoot';
+import { someFacts } from '../../../tests/facts';
 
 it('is the record that was lost, to the last digit', async () => {
   const view = viewScene(await loadScene('wheel-bench'), OPTICS['zoom-24'], 'landscape');
@@ -24,7 +25,7 @@ it('is the record that was lost, to the last digit', async () => {
   };
   const press = {
     settings,
-    facts: {
+    facts: someFacts({
       set: {
         ...initialValues(),
         meter: { ...initialValues().meter, pattern: 'spot' as const },
@@ -34,11 +35,11 @@ it('is the record that was lost, to the last digit', async () => {
         files: { kind: 'dng+jpeg' as const, quality: 80, size: 4 as const },
       },
       meteredEv100: 8,
-      uniqueId: '00000000000a'.padEnd(32, '1'),
-    },
+      id: '00000000000a'.padEnd(32, '1'),
+      timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120),
+      offsetMinutes: 150,
+    }),
     seed: 5,
-    timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120),
-    offsetMinutes: 150,
     clockS: 3.25,
     focusM: Infinity,
     steadiness: { support: 'tripod' as const, press: 0, sinceTouchS: 60 },

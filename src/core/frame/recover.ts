@@ -6,7 +6,7 @@ import { jpegFacts } from '../formats/jpeg';
 import { channelFigures, countImage, headroomEv } from '../raw/statistics';
 import { entryOf } from './digest';
 import { NO_RAW } from './picture-frame';
-import { noteForward, rawFiguresOf, type CaptureNote, type FrameRecord } from './record';
+import { broughtForward, rawFiguresOf, type CaptureNote, type FrameRecord } from './record';
 import type { Format } from '../setting/files';
 
 /** Said of a frame whose raw numbers were counted, and let go, before its record was lost. */
@@ -57,7 +57,7 @@ function noteOf(xmp: string | undefined): CaptureNote | undefined {
   if (text === undefined) return undefined;
   try {
     // Whatever it is, the schema of the record looks at it next.
-    return noteForward(JSON.parse(text)) as CaptureNote;
+    return broughtForward(JSON.parse(text)) as CaptureNote;
   } catch {
     return undefined;
   }

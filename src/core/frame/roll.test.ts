@@ -1,4 +1,4 @@
-import { FIRST_ROLL } from './record';
+import { FIRST_ROLL } from '../facts/facts';
 import { FIRST, freeName, MOST_ROLL_NAME, ROLL_VERSION, rollName, rollsWith, type Roll } from './roll';
 
 const roll = (id: string, createdMs: number, more: Partial<Roll> = {}): Roll => ({

@@ -3,8 +3,7 @@
 import * as Type from '@sinclair/typebox';
 import type { Static } from '@sinclair/typebox';
 import { KEYWORDS, tidy, tidyWords } from '../setting/credit';
-import { FIRST_ROLL } from './record';
-import { ROLL, TIME_MS } from './record-parts';
+import { FIRST_ROLL, ROLL, TIME_MS } from '../facts/facts';
 
 export const ROLL_VERSION = 1;
 export const MOST_ROLL_NAME = 60;

@@ -1,7 +1,7 @@
 // One press: preview frame for the forecast and the white, full exposure, development of the small pictures, file.
 // The terminal and the capture worker both go this way; only the JPEG encoder of the preview is theirs.
 import { colourOfNeutral } from '../colour/camera';
-import type { CaptureFacts } from '../dng/exif-directory';
+import type { Facts } from '../facts/facts';
 import { measureWhite } from '../white/measure';
 import { writeDng, type DngOptions } from '../dng/write';
 import type { CameraColour } from '../colour/camera';
@@ -48,10 +48,8 @@ import type { RawFigures } from './record-parts';
 
 export interface Press {
   readonly settings: ExposureSettings;
-  readonly facts: CaptureFacts;
+  readonly facts: Facts;
   readonly seed: number;
-  readonly timeMs: number;
-  readonly offsetMinutes: number;
   /** Moment on the scene's own clock, s. */
   readonly clockS: number;
   readonly focusM: number;
@@ -83,7 +81,7 @@ export interface ShootOptions {
   readonly pause?: () => Promise<void>;
 }
 
-export interface Shot {
+export interface ShotFiles {
   /** As it stands in the file: held upright, the sensor's rows run down the picture. */
   readonly frame: RawFrame;
   /** In the order of the record's. */
@@ -168,7 +166,7 @@ function windowOf(light: Float32Array, across: number, part: Rectangle): Float32
 }
 
 /** Files are those that the press's settings ask for; raw where they say nothing. */
-export async function shoot(view: SceneView, press: Press, options: ShootOptions): Promise<Shot> {
+export async function shoot(view: SceneView, press: Press, options: ShootOptions): Promise<ShotFiles> {
   const { onProgress } = options;
   const { forecast, colour } = toldOf(view, press, options.longSide);
   const stage = options.stage ?? captureStage(view, options.longSide, press.focusM, press.settings);
@@ -210,7 +208,7 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
     ? ofRaw
     : { ...ofRaw, image: { ...developedSize(frame, choice.size), kind: 'rgb' } };
   const text = noteText(note);
-  const files: Shot['files'][number][] = [];
+  const files: ShotFiles['files'][number][] = [];
   if (hasRaw(choice)) {
     const bytes = writeDng(frame, {
       ...{ compression: options.compression, thumbnail: plain, previewJpeg, facts, note: text },
@@ -247,7 +245,8 @@ function toldOf(view: SceneView, press: Press, longSide: number) {
 }
 
 function orderOf(view: SceneView, press: Press, colour?: CameraColour): CaptureOrder {
-  return { ...press, colour: colour ?? daylight(view) };
+  const { timeMs, offsetMinutes } = press.facts;
+  return { ...press, timeMs, offsetMinutes, colour: colour ?? daylight(view) };
 }
 
 /** Stands in until the frame's own white is measured. */

@@ -4,7 +4,7 @@ import { ratioOf, type Cut } from '../setting/cut';
 import type { Seen } from '../sensor/raw-frame';
 import type { Rectangle } from './shown';
 
-/** Of a frame what the zoom leaves, and what is inside the lines. */
+/** Two rectangles of a frame: what the zoom leaves of it, and what is inside the frame lines. */
 export interface Parts {
   readonly part: Rectangle;
   readonly lines: Rectangle;

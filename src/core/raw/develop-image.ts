@@ -5,7 +5,7 @@ import { developRgbReduced, developRgbRegion } from './develop-rgb';
 import { framed, seenRectangle, seenSize, storedOf, turned, type Rectangle } from './shown';
 import { boundsOf, placeInTilted, seenTilt, upright } from './tilt';
 
-/** What of an image is seen, kept for as long as the image is. */
+/** Parts inside the frame lines by the image that they are of, kept for as long as that is. */
 const insides = new WeakMap<LinearImage, LinearImage>();
 
 function insideOf(image: LinearImage): LinearImage {
@@ -37,7 +37,7 @@ function levelOf(image: LinearImage): LinearImage {
   return level;
 }
 
-/** What turned lines are set upright from. */
+/** An image without its tilt, and what sets its turned frame lines upright: their middle in that image as it is seen, and the tilt as seen, degrees. */
 export function levelled(image: LinearImage) {
   const level = levelOf(image);
   return {
@@ -47,7 +47,7 @@ export function levelled(image: LinearImage) {
   };
 }
 
-/** Where in the level picture, as it is seen, the middle of turned lines lies. */
+/** Middle of turned frame lines in the level picture as it is seen, pixels. */
 function aboutOf(image: LinearImage, level: LinearImage): { x: number; y: number } {
   const lines = image.userCrop ?? image.crop ?? { x: 0, y: 0, width: image.width, height: image.height };
   const part = level.userCrop!;

@@ -19,7 +19,7 @@ export function developOut(image: LinearImage, smaller: Smaller): Developed {
   return developedBy(image, developerFor(image), smaller);
 }
 
-/** The same in R, G, B of 16 bits, rows one after the other. */
+/** The developed picture as R, G, B of 16 bits, rows one after the other. */
 export function developOut16(
   image: LinearImage,
   smaller: Smaller,

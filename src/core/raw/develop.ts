@@ -9,7 +9,7 @@ import { toneCurve } from './tone';
 
 /** Linear light 1 (raw clip) in whole numbers: in the shadows one step is a third of a code value. */
 const ONE = 16384;
-/** Of each of the four sites: 0 red, 1 green, 2 blue. */
+/** Colour of each of the four sites of a cell: 0 red, 1 green, 2 blue. */
 const COLOUR: PerSite<number> = [0, 1, 1, 2];
 /** Fixed-point bits of the matrix. */
 const MATRIX_BITS = 12;
@@ -44,14 +44,14 @@ export function developersOf16(frame: Developable): { readonly high: Developer; 
   };
 }
 
-/** Of a code value 0 … 1, the byte that is wanted: of 8 bits, or of 16 its high or its low one. */
+/** Bytes of a code value 0 … 1: its only one in 8 bits, its high and its low one in 16. */
 const BYTES = {
   code: (code: number) => Math.round(255 * code),
   high: (code: number) => Math.round(65535 * code) >> 8,
   low: (code: number) => Math.round(65535 * code) & 255,
 };
 
-/** Of code values for linear values from −BELOW·ONE, the byte that is wanted. White moves from frame to frame, and these stay. */
+/** Table of one byte of the code values for linear values from −BELOW·ONE on, kept by baseline and contrast: white moves from frame to frame, these stay. */
 function toneOf({ baselineEv, rendering }: Developable, wanted: keyof typeof BYTES): Uint8Array {
   const { contrast } = rendering ?? PLAIN;
   const key = `${wanted} ${baselineEv} ${contrast}`;
@@ -166,7 +166,7 @@ function developRows(
   }
 }
 
-/** The same without a kernel. */
+/** Twin of the kernel. */
 function developPlainly(frame: Mosaic, developer: Developer, region: Region, rgba: Uint8ClampedArray): void {
   const { height, phase = [0, 0] } = frame;
   const m = developer.matrix;
@@ -283,7 +283,7 @@ export function developReduced(
   return rgba;
 }
 
-/** Of the cells of a row of a smaller picture: sums of balanced numbers, four each. @param y0 … y1: rows of 2×2 sites */
+/** Sums of balanced numbers over the cells of one row of a smaller picture, four for each cell. @param y0 … y1: rows of 2×2 sites */
 type CellSums = (y0: number, y1: number) => Int32Array;
 
 function kernelSums(
@@ -304,7 +304,7 @@ function kernelSums(
   };
 }
 
-/** The same without a kernel. */
+/** Twin of the kernel. */
 function plainSums(
   { width: across, data }: RawImage,
   { linear }: Developer,

@@ -9,9 +9,9 @@ import { readDng } from '../dng/read';
 import { writeDng } from '../dng/write';
 import { stopline } from '../scopes/stopline';
 import { cfaIndex, type BayerPhase, type PerSite, type RawFrame } from '../sensor/raw-frame';
-import { initialValues } from '../setting/values';
 import { developerFor, developReduced, developRegion } from './develop';
 import { channelFigures, countSites, headroomEv } from './statistics';
+import { someFacts } from '../../../tests/facts';
 
 const WIDTH = 50;
 const HEIGHT = 38;
@@ -112,7 +112,7 @@ describe.each(PHASES)('a mosaic that begins at column %d, row %d of its cell', (
       compression,
       thumbnail: { width: 16, height: 12, rgba },
       previewJpeg: encodeJpeg(rgba, 16, 12),
-      facts: { set: initialValues(), meteredEv100: 9, uniqueId: '0'.repeat(32) },
+      facts: someFacts(),
     });
     const back = rawFrameOf(readDng(bytes));
     expect(back).toMatchObject({ phase, blacks: BLACKS, white: WHITE });

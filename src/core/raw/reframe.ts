@@ -24,7 +24,7 @@ export const REFRAME = Type.Object(
 );
 export type Reframe = Readonly<Static<typeof REFRAME>>;
 
-/** What an image has to say of its framing. */
+/** Crop, lines, orientation and tilt of an image. */
 export type Framing = Pick<LinearImage, 'width' | 'height' | 'crop' | 'userCrop' | 'orientation' | 'tiltDeg'>;
 
 /** The part of an image that counts. */
@@ -57,7 +57,7 @@ export function reframed<T extends LinearImage>(image: T, reframe: Reframe | nul
 
 /** A picture seen so, turned a quarter clockwise. */
 const QUARTER: Readonly<Record<Turn, Turn>> = { 1: 6, 2: 7, 3: 8, 4: 5, 5: 2, 6: 3, 7: 4, 8: 1 };
-/** The same in a mirror that stands beside it. */
+/** A picture seen so, in a mirror that stands beside it. */
 const MIRRORED: Readonly<Record<Turn, Turn>> = { 1: 2, 2: 1, 3: 4, 4: 3, 5: 6, 6: 5, 7: 8, 8: 7 };
 
 export function turnedQuarter(reframe: Reframe): Reframe {

@@ -27,7 +27,7 @@ const HISTOGRAM = TOLD + 32;
 const MOST_LIGHT = 4096;
 const LIGHT = HISTOGRAM + 2 * 4096;
 const COUNTS = LIGHT + 2 * 4 * MOST_LIGHT;
-/** Of each of the four sites. */
+/** Bytes of the counts of all numbers at one of the four sites of a cell. */
 const COUNT_BYTES = 4 * 65536;
 
 const loaded = kernel<Functions>(wasm, COUNTS + 4 * COUNT_BYTES);

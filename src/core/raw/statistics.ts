@@ -19,7 +19,7 @@ import { cropped } from './shown';
 export type ChannelName = CfaName | (typeof RGB_NAMES)[number];
 
 export interface SiteCounts {
-  /** Of each channel: `CFA_NAMES`, or `RGB_NAMES`. */
+  /** Names of the channels: `CFA_NAMES`, or `RGB_NAMES`. */
   readonly names: readonly ChannelName[];
   /** counts[channel][dn]. */
   readonly counts: readonly Uint32Array[];
@@ -64,7 +64,7 @@ export function countComponents({ data, black, white }: Components): SiteCounts 
   return { names: RGB_NAMES, counts, sites: data.length, black, white };
 }
 
-/** Of the part that counts, whatever its frame lines. */
+/** Counts of the part of an image that counts (its crop), whatever its frame lines. */
 export function countImage(image: ImageNumbers): SiteCounts {
   const part = cropped(image);
   return part.layout === 'cfa' ? countSites(part) : countComponents(part);

@@ -148,7 +148,7 @@ interface Box {
   readonly height: number;
 }
 
-/** What a layer is laid with: how much each sample weighs, how much comes of that, how opaque it is (null: wholly). */
+/** Planes that a layer is laid with: weight of each sample, sum that came of them, opacity (null: wholly opaque). */
 export interface LayerWeights {
   readonly weight: Float32Array;
   readonly spread: Float32Array;

@@ -5,7 +5,7 @@ import { baselineExposureEv } from '../raw/tone';
 import type { FrameSource, RawFrame } from '../sensor/raw-frame';
 import { noiseModel } from '../sensor/sensor';
 import { exposeRows } from '../sensor/expose';
-import type { SimulatedCamera } from '../sensor/simulated-camera';
+import type { SimulatedOptic } from '../sensor/simulated-optic';
 import { exposedLight } from './exposed-light';
 import { varying, type Opening } from './opening';
 import type { LightGrid, FrameWindow } from './light-grid';
@@ -41,7 +41,7 @@ export function openingOf(order: CaptureOrder, steadiness: Steadiness): Opening 
   };
 }
 
-/** What all captures through one lens, set and focused in one way, have in common. */
+/** Plates and rows that all captures through one lens, set and focused in one way, share. */
 export interface CaptureStage {
   readonly plates: DrawnPlates;
   readonly rows: LightRows;
@@ -65,7 +65,7 @@ export function captureStage(
   return stageOn(platesFor(view, longSide, focusM, setting), longSide, kept);
 }
 
-/** The same from plates that are drawn already. */
+/** A capture's stage from plates that are drawn already. */
 export function stageOn(plates: DrawnPlates, longSide: number, kept = false): CaptureStage {
   const rows = rowsOf(plates, longSide);
   return { plates, rows, surface: surfaceRows(rows, { kept }) };
@@ -206,7 +206,7 @@ function rawFrame(
   };
 }
 
-export function sourceOf(camera: SimulatedCamera, scene: string, seed: number): FrameSource {
+export function sourceOf(camera: SimulatedOptic, scene: string, seed: number): FrameSource {
   return {
     make: camera.make,
     camera: camera.name,

@@ -8,7 +8,7 @@ import type { Plate, PlatePart } from './plate';
 export interface CodedPlate {
   readonly width: number;
   readonly height: number;
-  /** What was added before the logarithm, in the plate's unit. */
+  /** Added before the logarithm, in the plate's unit. */
   readonly floor: number;
   readonly green: Uint16Array;
   readonly red: Uint16Array;
@@ -105,7 +105,7 @@ export function reduced(coded: CodedPlate): Plate {
   return { width: half, height: coded.height >> 1, data };
 }
 
-/** One value of the plate without its exceptions. */
+/** One value of the plate, exceptions left out. */
 function valueAt({ width, floor, green, red, blue }: CodedPlate, pixel: number, channel: number): number {
   const table = exp2Table();
   const h = (Math.floor(pixel / width) >> 1) * (width >> 1) + ((pixel % width) >> 1);

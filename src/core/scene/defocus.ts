@@ -19,7 +19,7 @@ const LAYER_STEP_PX = 1.2;
 const LAYER_STEP_SHARE = 0.3;
 /** Side of the squares that are passed by where a layer is not. */
 const SQUARE = 16;
-/** Where less than this comes to lie nothing is laid; a 32-bit float, as all weights are. */
+/** Least weight that is laid at all; a 32-bit float, as all weights are. */
 const { fround } = Math;
 const LEAST_WEIGHT = fround(1e-4);
 /** Light that a layer borrows from what lies just in front of it, so that no seam opens on a slope. */
@@ -120,7 +120,7 @@ const STEPS = 16;
 /** Added before a fraction is cut off, so that it is cut off downwards; and a half, so that it rounds. */
 const ABOVE_ZERO = 2 ** 24 + 0.5;
 
-/** As few layers as hold all discs that there are, far ones first; what is sharp is one of them. */
+/** Layers of nearly equal discs, as few as hold all of them, far ones first; the sharp part is one of them. */
 function layersOf(disc: Float32Array, width: number): Layer[] {
   const steps = new Map<number, { -readonly [Key in keyof Layer]: number }>();
   for (let row = 0, y = 0; row < disc.length; row += width, y++) {
@@ -166,7 +166,7 @@ function together(open: Layer, next: Layer): boolean {
   return open.far - next.near <= LAYER_STEP_PX + LAYER_STEP_SHARE * Math.max(open.far, -next.near);
 }
 
-/** Where a layer's light comes to lie, and as far around again as the discs there reach. */
+/** Box of a layer's samples, widened by the reach of its discs, samples. */
 function boxAround({ far, near, left, right, top, bottom }: Layer, { width, height }: Planes): Box {
   const reach = Math.ceil(Math.max(Math.abs(far), Math.abs(near))) + 4;
   // Even corners: wide discs are made at half the size.
@@ -207,7 +207,7 @@ function partIn(
   return { weight, cover: farthest ? null : cover, discs: map, alone: others === 0 };
 }
 
-/** The same without a kernel. */
+/** Twin of the kernel. */
 function plainParts(
   disc: Float32Array,
   stride: number,

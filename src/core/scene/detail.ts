@@ -86,7 +86,7 @@ export function ownDetail(
 /** Detail beyond what the view works with. */
 export function fineDetail(fine: FinePlates, sets: readonly LampSet[]): Detail {
   const { from, size, lamps } = fine;
-  /** Of the part that was asked for last: one frame after the other is taken of the same. */
+  /** The part that was asked for last, with its light: frames that follow one another look at the same. */
   let last: { part: PlatePart; groups: readonly LightPlanes[] } | undefined;
   return {
     size,

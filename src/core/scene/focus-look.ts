@@ -14,7 +14,7 @@ import type { SceneView } from './view';
 export const LOOK_SITES = 128;
 /** Looked at more widely, a sample averages so many sites across and down. */
 const WIDE_BIN = 3;
-/** Of the plates beside the window whose light is taken along: what is blurred more widely than that is out of focus for certain. */
+/** Margin of light around the window, as a share of the plate: what is blurred more widely than that is out of focus for certain. */
 const MOST_MARGIN_SHARE = 0.02;
 /** Exposure of a look, s: no longer than a hand and a moving thing allow, no shorter than a line takes. */
 const LONGEST_S = 1 / 30;

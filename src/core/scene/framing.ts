@@ -1,10 +1,10 @@
 // The frame in the square plate: upright or lying.
-import type { SimulatedCamera } from '../sensor/simulated-camera';
+import type { SimulatedOptic } from '../sensor/simulated-optic';
 
 import type { Orientation } from '../body/orientation';
 
 /** Sites across and down of the frame in this orientation, the long side having `longSide` sites. */
-export function frameSize(camera: SimulatedCamera, orientation: Orientation, longSide: number) {
+export function frameSize(camera: SimulatedOptic, orientation: Orientation, longSide: number) {
   const short = Math.round((longSide * camera.sensor.height) / camera.sensor.width);
   return orientation === 'landscape'
     ? { width: longSide, height: short }

@@ -2,7 +2,7 @@
 // edge around them, parted into even and odd columns, since a mosaic's row takes every second site.
 import { FIRST, lightKernel } from './light-kernel';
 
-/** What a site gathers: entry by entry, how far to the left it lies, and its weight; the row of each is told with every call. */
+/** Entries of a blur: how many columns to the left each lies, and its weight; the row of each is told with every call. */
 export interface Gathered {
   readonly dx: Int32Array;
   readonly weight: Float32Array;
@@ -80,7 +80,7 @@ function byKernel(width: number, slots: number, margin: number, span: number): G
   };
 }
 
-/** The same without a kernel: sums in 32-bit floats, in the order of the entries. */
+/** Twin of the kernel: sums in 32-bit floats, in the order of the entries. */
 function plainGatherer(width: number, slots: number, margin: number, span: number): Gatherer {
   const { fround } = Math;
   const rows = [0, 1, 2].map(() => new Float32Array(slots * span));

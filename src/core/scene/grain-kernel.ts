@@ -14,11 +14,11 @@ interface Functions {
 /** Numbers of a step of 1/distance: inverse wavelength and weight of two octaves. */
 export const OCTAVE_NUMBERS = 4;
 
-/** What holds for all rows of a grid. Octaves of a step of 1/distance that are not known yet are NaN. */
+/** Tables that all rows of a grid share. Octaves of a step of 1/distance that are not worked out yet are NaN. */
 export interface GrainGrid {
   /** Pixels a row of the plates. */
   readonly size: number;
-  /** Of `cornersOf`. */
+  /** Hashed corners of the noise's lattice, as `cornersOf` gives them. */
   readonly corners: Uint32Array;
   readonly pixel: Int32Array;
   readonly left: Int32Array;
@@ -26,7 +26,7 @@ export interface GrainGrid {
   readonly aside: Float32Array;
   /** By step; a weight of 0 leaves its octave out. */
   readonly octaves: Float32Array;
-  /** Of each kind of surface: contrast, and how much slower grain goes along x. */
+  /** Two numbers for each kind of surface: contrast of its grain, and how many times longer it is along x. */
   readonly kindsOf: Float32Array;
   /** Works out the octaves of a step. */
   fill(step: number): void;

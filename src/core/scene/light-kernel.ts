@@ -19,7 +19,7 @@ export interface LightFunctions {
 /** Every caller has one of its own. */
 export const lightKernel = kernels<LightFunctions>(wasm);
 
-/** Where what is laid out begins: the kernel's own page lies before it. */
+/** First address that tables may take: the kernel's own page lies before it. */
 export const FIRST = 65536;
 const sixteens = (bytes: number) => (bytes + 15) & ~15;
 
@@ -61,7 +61,7 @@ export function rowSampler(
   const { memory, call } = of;
   const four = new Float32Array(memory, tap, 4);
   const sampled = new Float32Array(memory, made, width);
-  /** Of the columns that have been asked for: where their table lies, and how many they are. */
+  /** Tables of columns that were laid out before: the address of each, and how many columns it has. */
   const known = new Map<number, { readonly at: number; readonly count: number }>();
   const tableOf = (first: number, step: number) => {
     const key = 4 * step + first;

@@ -203,9 +203,9 @@ export function focusedPlates(
   return { rows: (longSide, window) => rowsOf(plates, longSide, window) };
 }
 
-/** Of the plates beside the frame whose light is taken along. */
+/** Margin of light around a frame that blur may bring in, as a share of the plate. */
 const FRAME_MARGIN_SHARE = 1 / 32;
-/** What is taken along in any case, pixels. */
+/** Least margin around a frame, pixels of the plate. */
 const LEAST_MARGIN = 4;
 
 /** The part of the plates that a frame needs. */
@@ -367,7 +367,7 @@ export function previewStage(view: SceneView, longSide: number): PreviewStage {
       let groups: PreviewLight['groups'] | undefined;
       const own: PreviewLight = {
         ...light,
-        // Who only counts needs the points alone.
+        // Made when first asked for: counting takes `points` alone.
         get groups() {
           return (groups ??= through(averages()));
         },

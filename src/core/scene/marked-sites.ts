@@ -5,7 +5,7 @@ import type { SceneDescription, SceneSpace } from './scene';
 import { poseOf } from './space';
 import { meanOverDisc, spinMarks, spinRow } from './spin';
 
-/** Where surfaces are and what turns: of a scene or of a view of it. */
+/** Surfaces and turning things of a scene, or of a view of it. */
 interface Turning {
   readonly description: SceneDescription;
   readonly size: number;

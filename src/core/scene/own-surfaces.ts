@@ -10,11 +10,11 @@ export interface OwnAnswer {
   readonly x: number;
   readonly y: number;
   readonly half: number;
-  /** One for each plane that it is put on. */
+  /** Factors, one for each colour plane. */
   readonly times: readonly number[];
 }
 
-/** What a camera makes of stated surfaces in a lamp's light, against what it makes of their colours. */
+/** Factors that turn what a camera makes of the colours of stated surfaces in a lamp's light into what it makes of their reflectances. */
 export function ownAnswers(
   surfaces: readonly StatedSurface[],
   sensitivities: Sensitivities,

@@ -29,9 +29,9 @@ interface Rises {
 const LEAST_RISE = 0.06;
 /** Sites from the middle of a rise to the inner groups, and to the outer ones. */
 const [NEAR_SITES, FAR_SITES] = [1.5, 4.5];
-/** What is blurred more than twice as widely as the groups reach, sites, is not looked at: of an edge there a fifth lies between the inner ones. */
+/** Widest blur that is looked at, sites: about twice the reach of the groups, where a fifth of an edge lies between the inner ones. */
 const MOST_DISC_SITES = 20;
-/** What is nearer and blurred more widely than this hides the edges beside it. */
+/** Blur of something nearer from which on it hides the edges beside it, sites. */
 const VEILING_DISC_SITES = 5;
 /** Green sites of a group: it reaches as far to either side along the edge, sites. */
 const GROUP = 3;

@@ -10,13 +10,13 @@ import { bandNorm, forwardWavelet, inverseRows, levelsFor } from './wavelet';
 export interface PlateQuality {
   /** Quantiser step of the first plane (green) in stops, finest band. */
   readonly step: number;
-  /** The same for the two ratio planes red/green and blue/green, which have half the size each way. */
+  /** Quantiser step of the two ratio planes red/green and blue/green, which have half the size each way, stops. */
   readonly ratioStep: number;
   /** Value added before the logarithm: what lies far below it is not kept. Same unit as the data. */
   readonly floor: number;
 }
 
-/** What a packed plate needs beside its bytes to be read again. */
+/** Sizes and scales of a packed plate, without which its bytes cannot be read. */
 export interface PlateHeader {
   readonly width: number;
   readonly height: number;
@@ -49,9 +49,9 @@ function bandsOf(width: number, height: number, levels: number, step: number): B
 const ESCAPE = 255;
 /** Zero is widened by this share of a step on either side: most fine detail of a smooth wall is nothing. */
 const DEAD_ZONE = 0.12;
-/** Where in its step a coefficient is put back, towards zero: the Laplacian mean instead of the middle. */
+/** Shift of a coefficient towards zero within its step when it is read, steps: to the mean of a Laplacian instead of the middle. */
 const RECONSTRUCT = 0.06;
-/** What is added to a coefficient of size one, and to larger ones, steps. */
+/** Added to a coefficient of size one, and to larger ones, when they are read, steps. */
 const ONE_MORE = DEAD_ZONE / 2 - RECONSTRUCT;
 const OTHERS_MORE = DEAD_ZONE - RECONSTRUCT;
 
@@ -146,7 +146,7 @@ function unpack(coded: Uint8Array, layout: CodedPlane): { codes: Uint16Array; us
   return unpacked;
 }
 
-/** The same without a kernel. */
+/** Twin of the kernel. */
 function unpackPlainly(coded: Uint8Array, { w, h, levels, bands }: CodedPlane) {
   const plane = new Float32Array(w * h);
   const used = dequantise(coded, plane, w, bands);

@@ -9,7 +9,7 @@ export interface Taps {
   readonly weight: Float32Array;
   /** True when results must be held between the inner taps 1 and 2. */
   readonly held: boolean;
-  /** Of four taps: the first one as it lies, −3 … size − 1, not held inside the input. */
+  /** Place of the first of four taps before it is held inside the input, −3 … size − 1. */
   readonly first?: Int32Array;
 }
 

@@ -28,6 +28,7 @@ import { encodeSpace } from './space-codec';
 import { viewScene } from './view';
 import type { Orientation } from '../body/orientation';
 import { forwardWavelet, inverseRows, levelsFor } from './wavelet';
+import { someFacts } from '../../../tests/facts';
 
 const AIM = { at: { x: 0.5, y: 0.5 }, spotShare: 0.01, burnShare: 0.0003 };
 const SIZE = 64;
@@ -282,14 +283,8 @@ describe('from scene to raw', () => {
     );
     const press = {
       settings,
-      facts: {
-        set: initialValues(),
-        meteredEv100: { unknown: 'not metered' },
-        uniqueId: 'a'.repeat(32),
-      },
+      facts: someFacts({ meteredEv100: { unknown: 'not metered' }, id: 'a'.repeat(32), timeMs: 0 }),
       seed: 1,
-      timeMs: 0,
-      offsetMinutes: 0,
       clockS: 0,
       focusM: 2,
       steadiness: rest,
@@ -304,7 +299,7 @@ describe('from scene to raw', () => {
       files: [
         { format: 'dng', bytes: shot.files[0]!.bytes.length, sha256: await digestOf(shot.files[0]!.bytes) },
       ],
-      id: press.facts.uniqueId,
+      id: press.facts.id,
     });
     expect(shot.record.forecast!.headroomEv! - known(shot.record.result)!.headroomEv!).toBeCloseTo(0, 0);
     const stop = new Error('stop');

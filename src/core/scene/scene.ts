@@ -2,7 +2,7 @@
 // them; where its surfaces are; what moves in it.
 import type { Position } from '../body/position';
 import type { LampLight } from '../sensor/sensitivities';
-import type { PlateId } from '../sensor/simulated-camera';
+import type { PlateId } from '../sensor/simulated-optic';
 import type { CodedPlate } from './coded-plate';
 import type { Plate } from './plate';
 

@@ -4,14 +4,14 @@ import type { Orientation } from '../body/orientation';
 import type { LuminanceMap, MeterSight } from '../meter/luminance-map';
 import { meterRangeOf } from '../meter/range';
 import { cos4 } from '../optics/lens';
-import type { SimulatedCamera } from '../sensor/simulated-camera';
+import type { SimulatedOptic } from '../sensor/simulated-optic';
 import { cropOf } from './framing';
 import { horizontalPass, tapsFor, verticalPass } from './resample';
 
 const METER_LONG_SIDE = 128;
 
 interface Seen {
-  readonly camera: SimulatedCamera;
+  readonly camera: SimulatedOptic;
   readonly orientation: Orientation;
   readonly size: number;
   readonly groups: readonly { readonly planes: readonly [Float32Array, Float32Array, Float32Array] }[];

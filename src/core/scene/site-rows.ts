@@ -17,7 +17,7 @@ export function rowProduct(width: number): RowProduct {
   };
 }
 
-/** The same without a kernel. */
+/** Twin of the kernel. */
 function plainProduct(row: Float32Array, factors: Float32Array): void {
   for (let x = 0; x < row.length; x++) row[x] = row[x]! * factors[x]!;
 }
@@ -38,7 +38,7 @@ export function rowMosaic(width: number): RowMosaic {
   };
 }
 
-/** The same without a kernel. */
+/** Twin of the kernel. */
 function plainMosaic(even: Float32Array, odd: Float32Array, out: Float32Array): void {
   for (let x = 0; x < out.length; x++) out[x] = (x & 1 ? odd : even)[x]!;
 }

@@ -131,7 +131,10 @@ export function meanOverDisc(
   return (sumAbove(all, sums, high) - sumAbove(all, sums, low)) / ((high - low) * at.width);
 }
 
-/** Where an arc begins and ends in every row, in columns and what is beyond them, how many whole turns it has beside, and how many columns it is wide. */
+/**
+ * The arc that is summed: columns that it begins and ends in, with the fractions of a column past each (`past`, `pastTo`); whole turns that it goes round
+ * beside; its width in columns.
+ */
 const at = { from: 0, past: 0, to: 0, pastTo: 0, whole: 0, width: 0 };
 
 /** Sets `at`: an object of its own for each of millions of sites would cost more than the sums. */
@@ -158,7 +161,7 @@ function sumInRow(sums: SpinMarks, row: number): number {
   return until - before + at.whole * sums[start + ANGLES]!;
 }
 
-/** The same of all rows above a place between two. */
+/** Sum of the marks along the arc over all rows above `place`, which may lie between two rows. @param all `sums` added up from row to row */
 function sumAbove(all: Float64Array, sums: SpinMarks, place: number): number {
   const row = Math.min(ROWS - 1, Math.floor(place));
   const start = row * (ANGLES + 1);

@@ -89,7 +89,7 @@ export function drawStars(
 
 /** Points of a smear to a site, along each axis. */
 const FINE = 4;
-/** In one stretch of time a star moves by this at most, sites. */
+/** Farthest that a star moves within one stretch of time, sites. */
 const STRETCH_SITES = 2 / 3;
 const MOST_STRETCHES = 4000;
 
@@ -98,7 +98,7 @@ const MOST_STRETCHES = 4000;
  * where the site's middle lies from the star. Rows of points, `FINE` to a site.
  */
 interface Smear {
-  /** Of the first column and the first row from the star, points. */
+  /** Distance of the first column, and of the first row, from the star, points. */
   readonly left: number;
   readonly top: number;
   readonly width: number;
@@ -108,7 +108,7 @@ interface Smear {
   readonly reach: number;
 }
 
-/** Where a smear comes to lie about a star along one axis: its first column in points of the grid, and the first site in it. */
+/** Place of a smear about a star along one axis: its first column in points of the grid, and the first site within it. */
 function placed(star: number, first: number): { readonly from: number; readonly site: number } {
   const from = Math.round((star - 0.5) * FINE) + first;
   return { from, site: Math.ceil(from / FINE) };

@@ -63,7 +63,7 @@ export function surfaceRows(
   const marks = !plain && spin ? spinMarks() : undefined;
   const { distance, surface } = space;
   const { eye, right, up, ahead, tanHalf } = pose;
-  // What depends on the column only: its plate pixel, its place between two, its direction.
+  // Tables by column: its plate pixel, its place between two, its direction.
   const pixel = new Int32Array(width);
   const left = new Int32Array(width);
   const between = new Float64Array(width);
@@ -80,7 +80,7 @@ export function surfaceRows(
     return i & 1 ? (kind & 16 ? 1 / FIBRE : 1) : ((kind & 15) / 15) * GRAIN;
   });
   const lastOctave = steps - 1;
-  // What depends on the row only: the place between plate rows, and the ray through its middle column.
+  // By row: the place between plate rows, and the ray through its middle column.
   const at = { y: -1, plate: 0, kinds: 0, flat: 0, bx: 0, by: 0, bz: 0 };
   const plateRow = (y: number) => crop.y + ((y0 + y + 0.5) * crop.height) / wholeHeight;
   const kindsAt = (py: number) => Math.min(size - 1, Math.max(0, Math.floor(py))) * size;
@@ -126,7 +126,7 @@ export function surfaceRows(
     if (fast) fast(line, surface.subarray(at.kinds, at.kinds + size), at, out);
     else plainRow(out);
   };
-  /** The same without a kernel: in 32-bit floats, in this order. */
+  /** Twin of the kernel: in 32-bit floats, in this order. */
   const plainRow = (out: Float32Array) => {
     const { kinds } = at;
     const [flat, bx, by, bz] = [at.flat, at.bx, at.by, at.bz].map(fround) as [number, number, number, number];

@@ -59,7 +59,7 @@ export function focusSourceOf(view: SceneView, seed = 1): FocusSource {
   };
 }
 
-/** What figures are counted from. */
+/** Stage, exposer and light that figures are counted from. */
 interface Counting {
   readonly stage: PreviewStage;
   readonly exposer: PreviewExposer;

@@ -6,7 +6,7 @@ import type { MeterSight } from '../meter/luminance-map';
 import { blurDiscMm } from '../optics/lens';
 import { scaleRows } from '../numeric/matrix';
 import { cameraFromLamp } from '../sensor/sensitivities';
-import type { SimulatedCamera } from '../sensor/simulated-camera';
+import type { SimulatedOptic } from '../sensor/simulated-optic';
 import {
   fineDetail,
   heldAtZero,
@@ -35,7 +35,7 @@ export interface LightGroup {
 /** Who looks at what, and where it is on square plates of `size` a side; the light itself apart. */
 export interface Ground {
   readonly description: SceneDescription;
-  readonly camera: SimulatedCamera;
+  readonly camera: SimulatedOptic;
   readonly orientation: Orientation;
   readonly outside: Outside;
   readonly size: number;
@@ -78,7 +78,7 @@ function detailOf(size: number, space: SceneSpace | undefined, groups: readonly 
 
 export function viewScene(
   whole: Scene,
-  camera: SimulatedCamera,
+  camera: SimulatedOptic,
   orientation: Orientation,
   outside: Outside = OPENING,
 ): SceneView {
@@ -112,7 +112,7 @@ export function viewScene(
 function lampSetsOf(
   { lamps, surfaces = [] }: SceneDescription,
   levels: readonly number[],
-  camera: SimulatedCamera,
+  camera: SimulatedOptic,
 ): (LampSet & { readonly flicker: Flicker | null })[] {
   const burning = lamps.flatMap((lamp, plate) => {
     const level = levels[plate]!;
@@ -219,7 +219,7 @@ export function discsOf(
 }
 
 /** Distances that a lens can be focused at, held; Infinity is allowed. */
-export function heldFocusM({ lens }: SimulatedCamera, wantedM: number): number {
+export function heldFocusM({ lens }: SimulatedOptic, wantedM: number): number {
   if (lens.fixedFocusM !== undefined) return lens.fixedFocusM;
   return wantedM >= FAR_M / 4 ? Infinity : Math.max(lens.closestM, wantedM);
 }

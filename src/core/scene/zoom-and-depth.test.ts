@@ -15,6 +15,7 @@ import { previewStage } from './light-rows';
 import { OPENING } from './outside';
 import type { Scene } from './scene';
 import { viewScene } from './view';
+import { someFacts } from '../../../tests/facts';
 
 const SIZE = 256;
 /** A room that is bright in the middle quarter of its width, 1.5 m away there and 20 m elsewhere. */
@@ -64,8 +65,8 @@ describe('a digital zoom', () => {
     const set = { ...initialValues(), cut: { aspect: '16:9' as const, times: 4 } };
     const press = (of: SettingValues): Press => ({
       settings: { shutterS: 1 / 250, iso: 100, apertureN: 1.8, compensationEv: 0 },
-      facts: { set: of, meteredEv100: 10, uniqueId: '0'.repeat(32) },
-      ...{ seed: 1, timeMs: 0, offsetMinutes: 0, clockS: 0, focusM: 1.5 },
+      facts: someFacts({ set: of, timeMs: 0 }),
+      ...{ seed: 1, clockS: 0, focusM: 1.5 },
       steadiness: { support: 'tripod', press: 0, sinceTouchS: 60 },
     });
     const camera = SIM_SMALL['small-24'];

@@ -21,7 +21,8 @@ import {
   sharesAtLeast,
   type SiteResponse,
 } from './levels';
-import { CLEAN_DB, framesFor, rangeOfScene, signalOfSnr, toneLimits } from './limits';
+import { CLEAN_DB, rangeOfScene, signalOfSnr, toneLimits } from './limits';
+import { framesFor } from '../sequence/plan-bracket';
 import { expectedStopline, stopline, STOPLINE_BINS } from './stopline';
 import { FIRST_STRIPES, zebraLimit, zebraOnPicture, zebraOnRaw } from './zebra';
 import { ZEBRA } from './mark-bits';

@@ -7,6 +7,7 @@ import { baselineExposureEv, toneCurve } from '../raw/tone';
 import type { ExposureSettings } from '../exposure/settings';
 import type { Print } from '../setting/print';
 import type { NoiseModel } from '../sensor/raw-frame';
+import { framesFor, type RangeReport } from '../sequence/plan-bracket';
 import { clipSignal, luxOfTopShare, type Levels, type SiteResponse } from './levels';
 
 /** Signal-to-noise ratios to call clean, dB. 10 dB shows structure, 20 dB is fit for a portrait's shadows, 26 dB for any (practice). */
@@ -57,19 +58,8 @@ function firstWhere(holds: (ev: number) => boolean, from: number, to: number): n
   return high;
 }
 
-export interface RangeReport {
-  /** From the darkest 1 % of green to the brightest share that must not burn; Infinity when the dark has no light at all. */
-  readonly sceneEv: number;
-  /** From the clean line to clip at this ISO. */
-  readonly sensorEv: number;
-  /** Frames that hold the scene, each a sensor's range with one stop shared with the next; null when none can. */
-  readonly frames: number | null;
-}
-
 /** The share of the frame that may sink under the clean line. */
 export const DARK_SHARE = 0.01;
-/** Stops that neighbouring frames of a set have in common (practice). */
-export const OVERLAP_EV = 1;
 const GREENS = [1, 2] as const;
 
 /** @param headroom stops until the highlights that count reach clip */
@@ -85,10 +75,4 @@ export function rangeOfScene(
   const darkEv = Math.log2((darkLux * response.signalPerLux) / clip);
   const sceneEv = Number.isFinite(headroom) ? Math.max(0, -headroom - darkEv) : 0;
   return { sceneEv, sensorEv, frames: framesFor(sceneEv, sensorEv) };
-}
-
-export function framesFor(sceneEv: number, sensorEv: number): number | null {
-  if (sceneEv <= sensorEv) return 1;
-  if (!Number.isFinite(sceneEv) || sensorEv <= OVERLAP_EV) return null;
-  return Math.ceil((sceneEv - OVERLAP_EV) / (sensorEv - OVERLAP_EV) - 1e-9);
 }

@@ -1,6 +1,4 @@
 // The simulated cameras by name, and every optic of theirs by its id.
-import { MOST_FRAMES } from '../sequence/bracket';
-import { MOST_BURST } from '../sequence/burst';
 import type { Body, Optic, Span } from '../body/body';
 import { hyperfocalM } from '../optics/lens';
 import {
@@ -24,10 +22,10 @@ import {
   ZOOM_IDS,
   type CameraId,
   type LensId,
-  type SimulatedCamera,
-} from './simulated-camera';
+  type SimulatedOptic,
+} from './simulated-optic';
 
-export const OPTICS: Readonly<Record<LensId, SimulatedCamera>> = {
+export const OPTICS: Readonly<Record<LensId, SimulatedOptic>> = {
   ...SIM_ONE,
   ...SIM_IRIS,
   ...SIM_SMALL,
@@ -40,7 +38,7 @@ const LENSES: Readonly<Record<CameraId, readonly LensId[]>> = {
 };
 
 /** Optics of a camera from the widest to the longest. */
-export function opticsOf(id: CameraId): readonly SimulatedCamera[] {
+export function opticsOf(id: CameraId): readonly SimulatedOptic[] {
   return LENSES[id].map((lens) => OPTICS[lens]);
 }
 
@@ -53,6 +51,9 @@ const SAYS: Readonly<Record<CameraId, string>> = {
   'sim-iris': 'A compact camera: one zoom lens with an iris, f/2.8 to f/8, and a larger sensor.',
   'sim-small': 'For tests: the phone with a sixteenth of its sites.',
 };
+/** Frames that one press gives at most, as a bracket and as a burst. */
+const MOST_BRACKETED = 9;
+const MOST_IN_BURST = 30;
 /** A usual DNG with its small pictures. */
 const TYPICAL_FRAME_BYTES = 15_500_000;
 
@@ -62,7 +63,7 @@ function span(ladder: Ladder): Span {
 }
 
 /** An optic as the program knows it. */
-export function opticOfCamera(camera: SimulatedCamera): Optic {
+export function opticOfCamera(camera: SimulatedOptic): Optic {
   const { lensId, lens, sensor, equivalentMm, depthSensor, matrices } = camera;
   const { apertureN, narrowestN, closestM, fixedFocusM } = lens;
   return {
@@ -81,8 +82,8 @@ export function opticOfCamera(camera: SimulatedCamera): Optic {
       compensationEv: span(COMPENSATION_LADDER),
       white: span(WHITE_LADDER),
       cut: span(CUT_LADDER),
-      bracket: { low: 1, high: MOST_FRAMES },
-      burst: { low: 1, high: MOST_BURST },
+      bracket: { low: 1, high: MOST_BRACKETED },
+      burst: { low: 1, high: MOST_IN_BURST },
       // Which, is the setting's to say.
       files: { low: 1, high: 1 },
       print: { low: 0, high: 1 },

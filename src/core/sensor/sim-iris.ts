@@ -4,7 +4,7 @@
 import { equivalentFocalLengthMm } from '../optics/lens';
 import { SIM_COLOUR } from './sim-colour';
 import type { SensorModel } from './sensor';
-import { simulatedCamera, type SimulatedCamera, type ZOOM_IDS } from './simulated-camera';
+import { simulatedOptic, type SimulatedOptic, type ZOOM_IDS } from './simulated-optic';
 import { SIM_ONE } from './sim-one';
 
 const SENSOR: SensorModel = {
@@ -24,16 +24,16 @@ const [WIDEST, NARROWEST] = [2 ** 1.5, 8];
 
 const { wide, tele } = SIM_ONE;
 /** Focal length on this sensor with the field of a Sim One lens. */
-const matching = ({ lens, sensor }: SimulatedCamera) =>
+const matching = ({ lens, sensor }: SimulatedOptic) =>
   (lens.focalLengthMm * SENSOR.width * SENSOR.pitchMm) / (sensor.width * sensor.pitchMm);
 const [SHORT, LONG] = [matching(wide), matching(tele)];
 const PER_EQUIVALENT = SHORT / equivalentFocalLengthMm({ focalLengthMm: SHORT }, SENSOR);
 
-function zoomed(lensId: (typeof ZOOM_IDS)[number], focalLengthMm: number): SimulatedCamera {
+function zoomed(lensId: (typeof ZOOM_IDS)[number], focalLengthMm: number): SimulatedOptic {
   const plates = focalLengthMm === LONG ? 'tele' : 'wide';
   const crop = plates === 'tele' ? 1 : focalLengthMm / SHORT;
   const equivalent = Math.round(focalLengthMm / PER_EQUIVALENT);
-  return simulatedCamera(BODY, { lensId, plates, crop }, SENSOR, {
+  return simulatedOptic(BODY, { lensId, plates, crop }, SENSOR, {
     id: lensId,
     name: `24–77 mm f/2.8 at ${equivalent} mm`,
     model: '24-77 mm f/2.8',
@@ -46,7 +46,7 @@ function zoomed(lensId: (typeof ZOOM_IDS)[number], focalLengthMm: number): Simul
   });
 }
 
-export const SIM_IRIS: Readonly<Record<(typeof ZOOM_IDS)[number], SimulatedCamera>> = {
+export const SIM_IRIS: Readonly<Record<(typeof ZOOM_IDS)[number], SimulatedOptic>> = {
   'zoom-24': zoomed('zoom-24', SHORT),
   'zoom-35': zoomed('zoom-35', 35 * PER_EQUIVALENT),
   'zoom-50': zoomed('zoom-50', 50 * PER_EQUIVALENT),

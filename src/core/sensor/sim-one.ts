@@ -3,7 +3,7 @@
 import { hyperfocalM, type Lens } from '../optics/lens';
 import { SIM_COLOUR } from './sim-colour';
 import type { SensorModel } from './sensor';
-import { simulatedCamera, type PlateId, type SimulatedCamera } from './simulated-camera';
+import { simulatedOptic, type PlateId, type SimulatedOptic } from './simulated-optic';
 
 const LARGE: SensorModel = {
   width: 4032,
@@ -26,7 +26,7 @@ function cameraOf(
   sensor: SensorModel,
   lens: Omit<Lens, 'transmission' | 'widestN' | 'model'>,
 ) {
-  return simulatedCamera(BODY, { lensId, plates: lensId, crop: 1 }, sensor, { ...lens, model: lens.name });
+  return simulatedOptic(BODY, { lensId, plates: lensId, crop: 1 }, sensor, { ...lens, model: lens.name });
 }
 
 const ULTRA_WIDE = {
@@ -38,7 +38,7 @@ const ULTRA_WIDE = {
   travelS: 0,
 };
 
-export const SIM_ONE: Readonly<Record<PlateId, SimulatedCamera>> = {
+export const SIM_ONE: Readonly<Record<PlateId, SimulatedOptic>> = {
   // Fixed at its hyperfocal distance: sharp from half of it on.
   'ultra-wide': cameraOf('ultra-wide', SMALL, { ...ULTRA_WIDE, fixedFocusM: hyperfocalM(ULTRA_WIDE, SMALL) }),
   wide: cameraOf('wide', LARGE, {

@@ -4,7 +4,7 @@
 import { hyperfocalM } from '../optics/lens';
 import { SIM_COLOUR } from './sim-colour';
 import { SIM_ONE } from './sim-one';
-import { simulatedCamera, type SimulatedCamera, type SMALL_IDS } from './simulated-camera';
+import { simulatedOptic, type SimulatedOptic, type SMALL_IDS } from './simulated-optic';
 
 const BODY = { id: 'sim-small', name: 'Velmo Sim Small', depthSensor: true, ...SIM_COLOUR } as const;
 const SCALE = 4;
@@ -12,15 +12,15 @@ const FINDER_MS = 400;
 
 function scaled(
   lensId: (typeof SMALL_IDS)[number],
-  { plates, lens, sensor: large }: SimulatedCamera,
-): SimulatedCamera {
+  { plates, lens, sensor: large }: SimulatedOptic,
+): SimulatedOptic {
   const sensor = { ...large, width: large.width / SCALE, height: large.height / SCALE };
   const small = { ...lens, id: lensId, focalLengthMm: lens.focalLengthMm / SCALE };
   const fixed = lens.fixedFocusM === undefined ? null : { fixedFocusM: hyperfocalM(small, sensor) };
-  return simulatedCamera(BODY, { lensId, plates, crop: 1 }, sensor, { ...small, ...fixed }, FINDER_MS);
+  return simulatedOptic(BODY, { lensId, plates, crop: 1 }, sensor, { ...small, ...fixed }, FINDER_MS);
 }
 
-export const SIM_SMALL: Readonly<Record<(typeof SMALL_IDS)[number], SimulatedCamera>> = {
+export const SIM_SMALL: Readonly<Record<(typeof SMALL_IDS)[number], SimulatedOptic>> = {
   'small-13': scaled('small-13', SIM_ONE['ultra-wide']),
   'small-24': scaled('small-24', SIM_ONE.wide),
   'small-77': scaled('small-77', SIM_ONE.tele),

@@ -1,17 +1,15 @@
 // Brackets: steps, orders, limits with their ways out; and the set that a scene's range asks for, held against every level of the scene.
 import fc from 'fast-check';
-import { bracketWords, parseBracket } from '../setting/bracket';
+import { bracketWords, parseBracket } from './drives/bracket';
 import {
   BRACKET_ORDERS,
   bracketed,
   bracketThirds,
-  highlightsToClip,
   MOST_FRAMES,
   MOST_STEP_THIRDS,
-  planBracket,
   type Bracket,
-  type BracketPlan,
 } from './bracket';
+import { highlightsToClip, planBracket, type BracketPlan } from './plan-bracket';
 
 const exposure = { shutterS: 1 / 128, iso: 100, apertureN: 1.8, compensationEv: 0 };
 const set = (frames: number, stepThirds: number, change: Partial<Bracket> = {}): Bracket => ({

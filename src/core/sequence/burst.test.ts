@@ -1,6 +1,6 @@
 // Bursts: their moments against the clock, and their words.
 import fc from 'fast-check';
-import { burstWords, NO_BURST, parseBurst } from '../setting/burst';
+import { burstWords, NO_BURST, parseBurst } from './drives/burst';
 import { burstEveryS, isBurst, MOST_BURST, MOST_PER_S } from './burst';
 import { momentsOf } from './moments';
 

@@ -1,6 +1,7 @@
 // When the frames of a sequence are exposed.
-import type { Burst } from './burst';
-import { burstEveryS } from './burst';
+import { isUnknown } from '../units/known';
+import { burstEveryS, type Burst } from './burst';
+import type { PlannedShot, AsShown } from './drive';
 
 /** Between the frames of a bracket, from the end of one exposure to the beginning of the next, s: the read-out, and a little. */
 const BRACKET_GAP_S = 1 / 15;
@@ -16,4 +17,11 @@ export function momentsOf(
     at += burst ? burstEveryS(burst, shutterS) : shutterS + BRACKET_GAP_S;
     return now;
   });
+}
+
+/** Exposures with their moments; one whose time is not known takes none. @param burst as `momentsOf` has it */
+export function timed(exposures: readonly AsShown[], burst?: Pick<Burst, 'perS'>): PlannedShot[] {
+  const times = exposures.map(({ settings }) => (isUnknown(settings) ? { shutterS: 0 } : settings));
+  const moments = momentsOf(times, burst);
+  return exposures.map((exposure, i) => ({ ...exposure, atS: moments[i]! }));
 }

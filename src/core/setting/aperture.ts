@@ -3,7 +3,7 @@ import { hasIris } from '../body/body';
 import { CONTROL, type Control } from '../exposure/control';
 import { APERTURE_LADDER, parseAperture, stepOf } from '../units/ladders';
 import { byHand, controlWords, settledOn } from './ladder';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 /** An exact f-number of the ladder by its usual name; any other as it is. */
 function nominalN(exact: number): number {

@@ -1,7 +1,7 @@
 // What the person wants beside the meter, EV.
 import * as Type from '@sinclair/typebox';
 import { COMPENSATION_LADDER, formatThirds, parseCompensation, stepOf } from '../units/ladders';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 export const compensationEv: Setting<number> = {
   name: 'Compensation',

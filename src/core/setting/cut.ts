@@ -3,7 +3,7 @@
 import * as Type from '@sinclair/typebox';
 import type { Static } from '@sinclair/typebox';
 import { CUT_LADDER } from '../units/ladders';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 /** Shapes of frame lines; `whole` for none. */
 export const ASPECT_IDS = ['whole', '4:3', '3:2', '16:9', '1:1', '65:24'] as const;

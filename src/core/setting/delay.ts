@@ -1,6 +1,6 @@
 // Seconds between the press and the exposure, so that a touch does not shake the camera.
 import * as Type from '@sinclair/typebox';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 export const DELAYS_S = [0, 2, 3, 5, 10, 20] as const;
 

@@ -1,6 +1,6 @@
 // What files a frame is kept as: the raw numbers, a finished picture, or both. Raw is always whole; pictures can be smaller.
 import * as Type from '@sinclair/typebox';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 /** Kinds of file that a frame can have. */
 export const FORMATS = ['dng', 'jpeg', 'tiff', 'png'] as const;

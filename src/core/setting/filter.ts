@@ -1,7 +1,7 @@
 // The neutral-density filter in front of the lens, stops; 0 is none.
 import * as Type from '@sinclair/typebox';
 import { filterStopsOf, MOST_FILTER_STOPS } from '../light/filter';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 export const filterStops: Setting<number> = {
   name: 'Filter',

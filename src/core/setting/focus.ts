@@ -4,7 +4,7 @@ import type { Static } from '@sinclair/typebox';
 import { CONTROL } from '../exposure/control';
 import { FAR_M, FOCUS_LADDER } from '../units/ladders';
 import { byHand, controlWords, settledOn } from './ladder';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 /** Exif writes infinity as all ones. */
 const INFINITY = [0xffffffff, 1] as const;

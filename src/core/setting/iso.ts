@@ -2,7 +2,7 @@
 import { CONTROL, type Control } from '../exposure/control';
 import { ISO_LADDER, parseIso, stepOf } from '../units/ladders';
 import { byHand, controlWords, settledOn } from './ladder';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 export const iso: Setting<Control> = {
   name: 'ISO',

@@ -5,7 +5,7 @@ import { BURN_SHARE, BURN_SHARES } from '../meter/highlight';
 import { patternForward, PATTERN_IDS, type PatternId } from '../meter/pattern';
 import { patternOf } from '../meter/read';
 import { SPOT_NAMES, SPOT_SHARE, SPOT_SHARES } from '../meter/spot';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 const METER = Type.Object(
   {

@@ -1,7 +1,7 @@
 // Of a camera that gives finished pictures: how many are averaged into a linear file beside the JPEG; 0 for no such file.
 import * as Type from '@sinclair/typebox';
 import { MOST_PICTURES } from '../combine/average';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 export const PICTURE_COUNTS = [0, 1, 2, 4, 8, 16, 32, MOST_PICTURES] as const;
 

@@ -4,7 +4,7 @@ import * as Type from '@sinclair/typebox';
 import type { Static } from '@sinclair/typebox';
 import type { Vec3 } from '../numeric/matrix';
 import { formatThirds } from '../units/ladders';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 export const MOST_PRINT_NAME = 40;
 

@@ -10,7 +10,7 @@ import {
   stepOf,
   type Ladder,
 } from '../units/ladders';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 const NAMES: Readonly<Record<SettingId, string>> = { shutter: 'shutter', iso: 'ISO', aperture: 'aperture' };
 

@@ -19,9 +19,10 @@ import {
 } from '../setup/setup';
 import { COMPENSATION_LADDER, SHUTTER_LADDER } from '../units/ladders';
 import { stepsOn } from './ladder';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 import { SETTINGS, type SettingValues } from './settings';
 import { exifOf, initialValues, settingsOf, settingsOn } from './values';
+import { someFacts } from '../../../tests/facts';
 
 jest.mock('@react-native-async-storage/async-storage', () => ({ createAsyncStorage: () => ({}) }));
 jest.mock('./settings', () => {
@@ -90,7 +91,7 @@ describe('a setting that was put on the list', () => {
     expect(exifOf(set, {}).comment).toBe('Gel 50 mired.');
     const frame = { settings: {}, source: {}, colour: { white: {} } } as unknown as RawFrame;
     const made = { kind: 'imported', file: 'x' } as const;
-    const note = captureNote(frame, made, { set, meteredEv100: 1, uniqueId: '0' }, {});
+    const note = captureNote(frame, made, someFacts({ set }), {});
     expect(gel(note.set)).toBe(50);
     const ofSet = recordSchema().properties.set as AnySchema;
     expect([compiled(ofSet)(set), compiled(ofSet)({ gelMired: 999 })]).toEqual([true, false]);

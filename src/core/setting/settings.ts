@@ -1,7 +1,7 @@
 // The list of all settings. Desk, order, setups, memory, terminal and its help, remedies' changes, record and Exif are read from it.
+import type { Setting } from '../define/setting';
+import { DRIVE_SETTINGS } from '../sequence/drives';
 import { aperture } from './aperture';
-import { bracket } from './bracket';
-import { burst } from './burst';
 import { compensationEv } from './compensation';
 import { cut } from './cut';
 import { delayS } from './delay';
@@ -13,7 +13,6 @@ import { meter } from './meter';
 import { pictures } from './pictures';
 import { print } from './print';
 import { rules } from './rules';
-import type { Setting } from './setting';
 import { shutter } from './shutter';
 import { torch } from './torch';
 import { white } from './white';
@@ -30,8 +29,7 @@ export const SETTINGS = {
   rules,
   filterStops,
   delayS,
-  bracket,
-  burst,
+  ...DRIVE_SETTINGS,
   files,
   white,
   zoom,

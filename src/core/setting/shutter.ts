@@ -2,7 +2,7 @@
 import { CONTROL, type Control } from '../exposure/control';
 import { parseShutter, SHUTTER_LADDER, shutterRational, stepOf } from '../units/ladders';
 import { byHand, controlWords, settledOn } from './ladder';
-import type { Rational, Setting } from './setting';
+import type { Rational, Setting } from '../define/setting';
 
 export const shutter: Setting<Control> = {
   name: 'Shutter',

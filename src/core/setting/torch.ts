@@ -1,6 +1,6 @@
 // A device's lamp, lit for as long as it is on.
 import * as Type from '@sinclair/typebox';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 export const torch: Setting<boolean> = {
   name: 'Torch',

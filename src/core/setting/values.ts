@@ -2,7 +2,7 @@
 import * as Type from '@sinclair/typebox';
 import type { TObject, TSchema } from '@sinclair/typebox';
 import type { Optic } from '../body/body';
-import type { ExifFacts, Made, Setting } from './setting';
+import type { ExifFacts, Made, Setting } from '../define/setting';
 import { SETTINGS, type SettingKey, type SettingValues } from './settings';
 
 /** A setting with its key, whatever its values are. */

@@ -6,7 +6,7 @@ import { balances, nearestBalanced, tintsBalanced } from '../colour/reach';
 import { whiteWords, type WhitePoint } from '../colour/temperature';
 import { WHITE_LADDER } from '../units/ladders';
 import { stepsOn, type Steps } from './ladder';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 /** Ends of what can be set: K, and tint either way. */
 export const WHITE_SPAN = { low: 2000, high: 12000 } as const;

@@ -1,7 +1,7 @@
 // How much closer a device's zoom looks than at its widest.
 import * as Type from '@sinclair/typebox';
 import { stepOf, ZOOM_LADDER } from '../units/ladders';
-import type { Setting } from './setting';
+import type { Setting } from '../define/setting';
 
 export const zoom: Setting<number> = {
   name: 'Zoom',

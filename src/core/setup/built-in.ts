@@ -3,9 +3,8 @@ import type { Control } from '../exposure/control';
 import { DEFAULT_RULES } from '../exposure/automatic';
 import { BURN_SHARE } from '../meter/highlight';
 import { SPOT_SHARES } from '../meter/spot';
+import { oneFrame } from '../sequence/in-use';
 import { APERTURE_LADDER, FAR_M, ISO_LADDER, SHUTTER_LADDER, stepOf } from '../units/ladders';
-import { ONE_FRAME } from '../setting/bracket';
-import { NO_BURST } from '../setting/burst';
 import type { Setup } from './setup';
 
 const AUTO = (exact: number): Control => ({ auto: true, exact });
@@ -14,7 +13,7 @@ const iso = (n: number): Control => ({ auto: false, exact: stepOf(ISO_LADDER, n)
 const stop = (n: number): Control => ({ auto: false, exact: stepOf(APERTURE_LADDER, n).exact });
 const FREE = {
   ...{ shutter: AUTO(2 ** -7), iso: AUTO(100), aperture: AUTO(2 ** 1.5) },
-  ...{ bracket: ONE_FRAME, burst: NO_BURST },
+  ...oneFrame(),
 };
 const WHOLE = { pattern: 'whole', spotShare: SPOT_SHARES[1], burnShare: BURN_SHARE } as const;
 

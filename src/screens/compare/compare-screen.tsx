@@ -11,7 +11,7 @@ import { colour, space } from '../../ui/theme';
 import { Words } from '../../ui/words';
 import { useLayer, keyOf, type Layer, type Wanted } from '../frame/layer';
 import { LookBar } from '../frame/look-bar';
-import { useOpening, type Opening } from '../frame/opened';
+import { useOpening, type FrameState } from '../frame/opened';
 import { PictureGlass } from '../frame/picture-glass';
 import { useViewing } from '../frame/viewing';
 import { say, saidByKey } from '../rolls/verdicts';
@@ -75,7 +75,7 @@ function Compare({ a, b }: { a: FrameRecord; b: FrameRecord }) {
         : { width: Math.floor(viewWidth / 2) - 1, height: viewHeight };
   const ratio = PixelRatio.get();
   const window = { width: Math.round(half.width * ratio), height: Math.round(half.height * ratio) };
-  const wantedOf = (record: FrameRecord, opening: Opening): Wanted | null => {
+  const wantedOf = (record: FrameRecord, opening: FrameState): Wanted | null => {
     if (opening.kind !== 'open') return null;
     const { kind } = opening.opened;
     const channels = kind === 'cfa' ? 4 : kind === 'rgb' ? 3 : 0;

@@ -16,7 +16,7 @@ import { useTextSize } from '../../ui/text-size';
 import { Faders, fadersOf } from './faders';
 import { Guide } from './guide';
 import { Head, type Way } from './head';
-import { useDeskKeys, type Panel } from './keys';
+import { useDeskKeys, type PanelId } from './keys';
 import { FinderPicture } from './picture';
 import { GAP, placesFor, type Places, type Rect, type Size, type Wish } from './places';
 import { CaptureNotes, ReleaseRow } from './release';
@@ -171,7 +171,7 @@ function usePanels() {
   const [opened, setOpened] = useState<Opened | null>(null);
   const [tabs, setTabs] = useState<PanelTabs>(FIRST_TABS);
   const close = useCallback(() => setOpened(null), []);
-  const open = useCallback((panel: Panel) => setOpened({ panel }), []);
+  const open = useCallback((panel: PanelId) => setOpened({ panel }), []);
   const openLadder = useCallback((ladder: FaderId) => setOpened({ ladder }), []);
   const onTabs = useCallback((changed: Partial<PanelTabs>) => setTabs((now) => ({ ...now, ...changed })), []);
   const openPins = useCallback(

@@ -13,7 +13,7 @@ import type { FitPlan } from '../../core/advice/fit';
 import { whiteWords } from '../../core/colour/temperature';
 import type { RingReading } from '../../core/white/ring';
 import type { ExposureSettings } from '../../core/exposure/settings';
-import type { RangeReport } from '../../core/scopes/limits';
+import type { RangeReport } from '../../core/sequence/plan-bracket';
 import { lengthWords, type LengthUnit } from '../../core/units/lengths';
 import type { FaderId } from '../../live/desk-state';
 

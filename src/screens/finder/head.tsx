@@ -7,7 +7,7 @@ import { patternOf } from '../../core/meter/read';
 import { formatThirds } from '../../core/units/ladders';
 import { useFramesLeft, useRoll } from '../../library/roll';
 import { rollIn, useRolls } from '../../library/rolls';
-import { isBurst } from '../../core/sequence/burst';
+import { driveOf } from '../../core/sequence/in-use';
 import type { SettingKey } from '../../core/setting/settings';
 import { settingsOn } from '../../core/setting/values';
 import { isUnknown, known } from '../../core/units/known';
@@ -117,7 +117,7 @@ function useItems(): readonly Item[] {
     const words = badge?.(settings[key]);
     return words ? [{ words, name: name.toLowerCase(), way: WAY_OF[key] ?? MORE('drive') }] : [];
   });
-  const single = settings.delayS === 0 && settings.bracket.frames === 1 && !isBurst(settings.burst);
+  const single = settings.delayS === 0 && driveOf(settings).id === 'single';
   const format = [
     evidence === 'raw' ? (settings.files.kind === 'dng' ? 'DNG' : null) : 'JPEG',
     known(megapixels) && `${known(megapixels)} MP`,

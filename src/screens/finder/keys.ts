@@ -9,7 +9,7 @@ import { useDesk } from '../../live/desk';
 import { exactOf } from '../../live/desk-controls';
 import { LADDERS, settingOf, type Desk, type FaderId } from '../../live/desk-state';
 
-export type Panel = 'outside' | 'meter' | 'more' | 'check' | 'frame' | 'keys';
+export type PanelId = 'outside' | 'meter' | 'more' | 'check' | 'frame' | 'keys';
 
 export type KeyGroup = 'Meter' | 'Set' | 'Check' | 'Release and rest';
 export const KEY_GROUPS: readonly KeyGroup[] = ['Meter', 'Set', 'Check', 'Release and rest'];
@@ -26,7 +26,7 @@ export interface KeyLine {
   /** False where there is nothing to be done by it now. */
   on?(desk: Desk): boolean;
   /** @param index which of the keys */
-  act(desk: Desk, index: number, open: (panel: Panel) => void): void;
+  act(desk: Desk, index: number, open: (panel: PanelId) => void): void;
   /** When the key is let go. */
   release?(desk: Desk): void;
 }
@@ -181,7 +181,7 @@ export function faderKeys(id: FaderId): string | null {
   return line ? line.keys.map((key) => key.toUpperCase()).join(' / ') : null;
 }
 
-export function useDeskKeys(active: boolean, open: (panel: Panel) => void): void {
+export function useDeskKeys(active: boolean, open: (panel: PanelId) => void): void {
   useEffect(() => {
     if (!active) return;
     const onKey = (e: KeyboardEvent) => {

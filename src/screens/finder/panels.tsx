@@ -4,7 +4,7 @@ import { useBody, useOptic } from '../../live/in-use';
 import { CheckPanel, type CheckTab } from './check/check-panel';
 import { FramePanel, type FrameTab } from './frame-panel';
 import { KeyPanel } from './key-panel';
-import type { Panel } from './keys';
+import type { PanelId } from './keys';
 import { LadderPanel } from './ladder-panel';
 import { MeterPanel, type MeterTab } from './meter-panel';
 import { MorePanel, type MoreTab } from './more-panel';
@@ -12,7 +12,7 @@ import { OutsidePanel } from './outside-panel';
 import { WhitePanel } from './white-panel';
 
 /** A panel by its name, or the ladder of a fader. */
-export type Opened = { readonly panel: Panel } | { readonly ladder: FaderId };
+export type Opened = { readonly panel: PanelId } | { readonly ladder: FaderId };
 
 /** The part of each panel that is shown, or will be when it opens. */
 export interface PanelTabs {

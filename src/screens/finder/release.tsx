@@ -6,7 +6,7 @@ import Svg, { Circle, Polygon } from 'react-native-svg';
 import { patternOf } from '../../core/meter/read';
 import { useFramesLeft, useRecovery, useRoll, useThumbnail } from '../../library/roll';
 import { useFrameBytes } from '../../live/frame-bytes';
-import { cancelCapture, isHeldBurst, letGo, press, pressDown } from '../../live/press';
+import { cancelCapture, driveWith, letGo, press, pressDown } from '../../live/press';
 import { useDesk } from '../../live/desk';
 import { shareOf, useReadOut } from '../../live/read-out';
 import type { CaptureState } from '../../live/desk-state';
@@ -146,7 +146,7 @@ function Release() {
   const { data: left } = useFramesLeft(useFrameBytes().bytes);
   const full = left === 0;
   const optic = useDesk((d) => d.optic);
-  const held = useDesk((d) => isHeldBurst(d.settings, optic));
+  const held = useDesk((d) => driveWith(d.settings, optic).whileHeld);
   return (
     <Pressable
       ref={ref}

@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 import { GestureDetector } from 'react-native-gesture-handler';
 import { carrierOf } from '../../core/exposure/automatic';
-import { bracketThirds } from '../../core/sequence/bracket';
+import { driveOf } from '../../core/sequence/in-use';
 import { nearestStep } from '../../core/units/ladders';
 import { exactOf } from '../../live/desk-controls';
 import { latestReport, rawOf, reasonOf, useReport } from '../../live/report';
@@ -22,12 +22,10 @@ import { LiveScope } from './live-scope';
 
 /** What the frames of the set hold that is chosen; while none is, of the one that the scene asks for, as long as that is being told. */
 function useSpans() {
-  const bracket = useDesk((d) => d.settings.bracket);
+  const settings = useDesk((d) => d.settings);
   const plan = useDesk((d) => d.planShown);
-  const { can } = useOptic();
-  if (!can.bracket) return null;
-  if (bracket.frames > 1)
-    return { thirds: bracketThirds({ ...bracket, order: 'rising' }), token: 'accent' as const };
+  const { lightThirds } = driveOf(settings, useOptic());
+  if (lightThirds) return { thirds: lightThirds, token: 'accent' as const };
   return plan && { thirds: plan, token: 'good' as const };
 }
 

@@ -65,7 +65,7 @@ describe.each(['upright', 'lying', 'wide'] as const)('%s', (size) => {
   });
 
   it('pictures of half the size say before what they cost', async () => {
-    await tap('takes-one');
+    await tap('takes-single');
     await tap('files-jpeg');
     await focus('files-size-1');
     await press('ArrowRight');

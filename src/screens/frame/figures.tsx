@@ -41,7 +41,7 @@ export function PictureScope({ histogram, width }: { histogram: Figures['histogr
   );
 }
 
-export function Panel({
+export function Section({
   title,
   words,
   children,

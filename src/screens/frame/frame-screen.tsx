@@ -26,7 +26,7 @@ import { CaptureData } from './capture-data';
 import {
   ForecastTable,
   linearWords,
-  Panel,
+  Section,
   PartChoice,
   PictureScope,
   pictureWords,
@@ -158,7 +158,7 @@ function OpenFrame({ record }: { record: FrameRecord }) {
         </Words>
       )}
       {file && (
-        <Panel
+        <Section
           title={image.kind === 'mosaic' ? 'Raw' : file.linear ? 'Linear DNG' : 'Raw'}
           words={part ? 'of the part on view' : linearWords(record, file)}
         >
@@ -190,28 +190,28 @@ function OpenFrame({ record }: { record: FrameRecord }) {
               .
             </Words>
           )}
-        </Panel>
+        </Section>
       )}
       {figures && (
-        <Panel
+        <Section
           title="Picture"
           words={`${part ? 'of the part on view' : pictureWords(record)}: R, G, B and luminance`}
         >
           <PictureScope histogram={figures.histogram} width={scopeWidth} />
-        </Panel>
+        </Section>
       )}
       {asShot && image.kind === 'mosaic' && (
-        <Panel title="White" words="of the picture and of what is downloaded; raw stays">
+        <Section title="White" words="of the picture and of what is downloaded; raw stays">
           <FrameWhite {...{ record, asShot, matrices, white }} onWhite={setWhite} />
-        </Panel>
+        </Section>
       )}
       {opened && opened.kind !== 'picture' && (
-        <Panel title="Print" words="how it is developed; raw stays">
+        <Section title="Print" words="how it is developed; raw stays">
           <FramePrint record={record} print={print} onPrint={setPrint} />
-        </Panel>
+        </Section>
       )}
       {framing && !reframing && (
-        <Panel title="Framing" words={record.reframe ? 'not as it was taken' : 'as it was taken'}>
+        <Section title="Framing" words={record.reframe ? 'not as it was taken' : 'as it was taken'}>
           <View style={styles.actions}>
             <Button
               label="Re-frame"
@@ -236,12 +236,12 @@ function OpenFrame({ record }: { record: FrameRecord }) {
           <Words kind="label" quiet testID="raw-untouched">
             {untouchedWords(record, file)}
           </Words>
-        </Panel>
+        </Section>
       )}
-      <Panel title="Export" words="as it is, or developed">
+      <Section title="Export" words="as it is, or developed">
         <ExportPanel records={[{ ...record, rewhite: white ?? undefined, print }]} />
-      </Panel>
-      <Panel title="Take it again so" words="this frame’s settings onto the desk">
+      </Section>
+      <Section title="Take it again so" words="this frame’s settings onto the desk">
         <SetDesk
           ways={[
             {
@@ -259,13 +259,13 @@ function OpenFrame({ record }: { record: FrameRecord }) {
           ]}
           onSet={() => router.navigate('/')}
         />
-      </Panel>
+      </Section>
       <CaptureData record={record} />
     </ScrollView>
   );
   const controls = reframing && framing && (
     <ScrollView style={styles.side} contentContainerStyle={styles.sideContent} tabIndex={0}>
-      <Panel title="Framing" words="raw stays whole: DNG has it as DefaultUserCrop and Orientation">
+      <Section title="Framing" words="raw stays whole: DNG has it as DefaultUserCrop and Orientation">
         <ReframeControls
           part={framing.part}
           value={reframing.value}
@@ -302,7 +302,7 @@ function OpenFrame({ record }: { record: FrameRecord }) {
             straight.
           </Words>
         )}
-      </Panel>
+      </Section>
     </ScrollView>
   );
   const picture =

@@ -5,7 +5,7 @@ import type { Opened, OpenedFile } from '../../workers/lightbox.worker';
 import { WorkerGone, WorkerLate, WorkerReplaced } from '../../workers/hire';
 import { lightbox } from '../../library/staff';
 
-export type Opening =
+export type FrameState =
   /** `preview`: the picture that the file carries, as long as it is developed as that was. */
   | { readonly kind: 'opening'; readonly preview?: ImageBitmap }
   | { readonly kind: 'open'; readonly opened: Opened; readonly file: OpenedFile | null }
@@ -13,8 +13,8 @@ export type Opening =
   | { readonly kind: 'failed'; readonly message: string; readonly there: boolean };
 
 /** @param attempt a change of it opens the frame again. What failed stays so until then */
-export function useOpening(record: FrameRecord, attempt: number): Opening {
-  const [state, setState] = useState<{ readonly of: string; readonly opening: Opening }>({
+export function useOpening(record: FrameRecord, attempt: number): FrameState {
+  const [state, setState] = useState<{ readonly of: string; readonly opening: FrameState }>({
     of: '',
     opening: { kind: 'opening' },
   });
@@ -22,7 +22,7 @@ export function useOpening(record: FrameRecord, attempt: number): Opening {
   const plain = !record.rewhite && !record.reframe && printOf(record) === null;
   useEffect(() => {
     let gone = false;
-    const set = (opening: Opening) => !gone && setState({ of: key, opening });
+    const set = (opening: FrameState) => !gone && setState({ of: key, opening });
     const fail = (message: string, there: boolean) => set({ kind: 'failed', message, there });
     // Whatever becomes of the lightbox, the file is where it was.
     const stop = lightbox.onFault((error) => {

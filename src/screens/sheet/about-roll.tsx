@@ -2,8 +2,8 @@
 import { useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { FrameRecord } from '../../core/frame/record';
-import { FIRST_ROLL } from '../../core/frame/record';
-import type { LatentFrame } from '../../core/frame/latent';
+import { FIRST_ROLL } from '../../core/facts/facts';
+import type { Latent } from '../../core/frame/queue';
 import { FIRST, rollName, type Roll } from '../../core/frame/roll';
 import { exportRoll, keepRoll, rollIn, takeInRoll, useRolls } from '../../library/rolls';
 import { Button } from '../../ui/button';
@@ -23,7 +23,7 @@ export function AboutRoll({
 }: {
   roll: Roll | null;
   frames: readonly FrameRecord[];
-  waiting: readonly LatentFrame[];
+  waiting: readonly Latent[];
 }) {
   return (
     <View

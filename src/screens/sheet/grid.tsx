@@ -4,7 +4,7 @@ import { useRouter } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { Item } from '../../core/frame/arrange';
-import type { LatentFrame } from '../../core/frame/latent';
+import type { Latent } from '../../core/frame/queue';
 import { space } from '../../ui/theme';
 import { saidByKey, say } from '../rolls/verdicts';
 import { useGridTouch } from './grid-touch';
@@ -15,7 +15,7 @@ import { WaitingTile } from './waiting';
 
 interface Props {
   readonly items: readonly Item[];
-  readonly waiting: readonly LatentFrame[];
+  readonly waiting: readonly Latent[];
   readonly onFailed: (words: string) => void;
 }
 

@@ -1,6 +1,6 @@
 // Frames that are safe and not read out yet: their tiles in the sheet, with progress and a way to cancel, and what is said of all of them.
 import { StyleSheet, View } from 'react-native';
-import type { LatentFrame } from '../../core/frame/latent';
+import type { Latent } from '../../core/frame/queue';
 import { shareOf, useReadOut, type ReadOut } from '../../live/read-out';
 import { Button } from '../../ui/button';
 import { colour, radius, space } from '../../ui/theme';
@@ -25,7 +25,7 @@ export function ReadOutFault() {
 }
 
 /** Several frames wait: what that means, and a way to have none of them. */
-export function WaitingNote({ waiting }: { waiting: readonly LatentFrame[] }) {
+export function WaitingNote({ waiting }: { waiting: readonly Latent[] }) {
   if (waiting.length < 2) return null;
   return (
     <View style={styles.note} role="status" testID="waiting-note">
@@ -50,7 +50,7 @@ const STAGES: Readonly<Record<NonNullable<ReadOut['now']>['stage'], string>> = {
 };
 
 /** A frame that is safe and not read out yet. */
-export function WaitingTile({ latent }: { latent: LatentFrame }) {
+export function WaitingTile({ latent }: { latent: Latent }) {
   const now = useReadOut((r) => (r.now?.id === latent.id ? r.now : null));
   const failed = useReadOut((r) => r.failed[latent.id]);
   const words = frameWords({ exposure: latent.settings });

@@ -8,7 +8,8 @@ import { PREVIEW_LONG_SIDE } from '../scene/capture';
 import { viewScene } from '../scene/view';
 import { OPTICS } from '../sensor/cameras';
 import { initialValues } from '../setting/values';
-import { exposedOf, latentForward, latentOf, type Exposed } from './latent';
+import { exposedOf, latentOf, type Exposed } from './expose-recipe';
+import { latentForward } from './queue';
 import { shoot } from './shoot';
 
 const outside = { levels: { window: 0.7 }, support: 'hand', wheel: 'fast' } as const;
@@ -23,9 +24,11 @@ const exposed: Exposed = {
         files: { kind: 'dng+jpeg', quality: 80, size: 2 },
       },
       meteredEv100: 8.123456789,
-      uniqueId: '00000000000a'.padEnd(32, '2'),
+      id: '00000000000a'.padEnd(32, '2'),
       roll: 'first',
-      group: { id: '00000000000a'.padEnd(32, '3'), index: 1, of: 3 },
+      timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120),
+      offsetMinutes: -90,
+      group: { id: '00000000000a'.padEnd(32, '3'), index: 1, of: 3, kind: 'bracket' },
       held: { rollDeg: 1.5, pitchDeg: -3 },
       focusedAt: { x: 0.4, y: 0.6 },
     },
@@ -33,7 +36,7 @@ const exposed: Exposed = {
     forecast: { headroomEv: -0.3, channels: [{ name: 'R', clippedShare: 0.1, belowFloorShare: 0 }] },
     focusM: 1.37,
     steadiness: { support: 'hand', press: 0.4, sinceTouchS: 0.2 },
-    ...{ seed: 77, timeMs: Date.UTC(2031, 3, 9, 5, 30, 5, 120), offsetMinutes: -90, clockS: 19_805.12 },
+    ...{ seed: 77, clockS: 19_805.12 },
   },
 };
 const stored = (of: Exposed) => JSON.parse(JSON.stringify(latentOf(of))) as unknown;

@@ -21,7 +21,7 @@ export const OFFERED_CAMERA_IDS = ['sim-one', 'sim-iris'] as const;
 export const CAMERA_IDS = [...OFFERED_CAMERA_IDS, 'sim-small'] as const;
 export type CameraId = (typeof CAMERA_IDS)[number];
 
-export interface SimulatedCamera {
+export interface SimulatedOptic {
   readonly id: CameraId;
   readonly make: string;
   readonly name: string;
@@ -46,13 +46,13 @@ const FINDER_MS = 40;
 /** (π/4)·T·v = 0.65 on the axis: the q of ISO 12232. */
 export const TRANSMISSION = (0.65 * 4) / Math.PI;
 
-export function simulatedCamera(
-  body: Pick<SimulatedCamera, 'id' | 'name' | 'depthSensor' | 'sensitivities' | 'matrices'>,
-  view: Pick<SimulatedCamera, 'lensId' | 'plates' | 'crop'>,
+export function simulatedOptic(
+  body: Pick<SimulatedOptic, 'id' | 'name' | 'depthSensor' | 'sensitivities' | 'matrices'>,
+  view: Pick<SimulatedOptic, 'lensId' | 'plates' | 'crop'>,
   sensor: SensorModel,
   lens: Omit<Lens, 'transmission' | 'widestN'>,
   finderMs = FINDER_MS,
-): SimulatedCamera {
+): SimulatedOptic {
   const full = { ...lens, widestN: lens.apertureN, transmission: TRANSMISSION };
   const equivalentMm = Math.round(equivalentFocalLengthMm(full, sensor));
   return { make: 'Velmo', ...body, ...view, lens: full, sensor, equivalentMm, finderMs };

@@ -1,7 +1,9 @@
-// Whether one press takes several frames of the same exposure, how many and how often.
+// A burst: one press takes several frames of the same exposure. Its setting, its words, and what a press makes of it.
 import * as Type from '@sinclair/typebox';
-import { isBurst, MOST_BURST, MOST_PER_S, type Burst } from '../sequence/burst';
-import type { Setting } from './setting';
+import type { Setting } from '../../define/setting';
+import { isBurst, MOST_BURST, MOST_PER_S, type Burst } from '../burst';
+import type { Drive } from '../drive';
+import { timed } from '../moments';
 
 export const NO_BURST: Burst = { frames: 1, perS: 10, held: false };
 
@@ -21,7 +23,7 @@ export function parseBurst(text: string): Burst {
   return { frames: frames!, perS: perS!, held: false };
 }
 
-export const burst: Setting<Burst> = {
+const burst: Setting<Burst> = {
   name: 'Burst',
   schema: Type.Object(
     {
@@ -38,4 +40,25 @@ export const burst: Setting<Burst> = {
   inSetups: true,
   on: ({ can }) => can.burst !== undefined,
   options: [{ flag: 'burst', placeholder: 'N@RATE', parse: (text) => parseBurst(text) }],
+};
+
+/** Frames that a new one has. */
+const USUAL_FRAMES = 10;
+
+export const burstDrive: Drive<'burst', Burst> = {
+  id: 'burst',
+  setting: burst,
+  choice: 'A burst',
+  asks: isBurst,
+  begun: (value) => ({ ...value, frames: USUAL_FRAMES, held: false }),
+  ended: (value) => ({ ...value, frames: 1, held: false }),
+  frames: ({ frames, held }) => (held ? MOST_BURST : frames),
+  whileHeld: ({ held }) => held,
+  plan: (value, seen) => ({
+    kind: 'fits',
+    shots: timed(
+      Array.from({ length: burstDrive.frames(value) }, () => seen),
+      value,
+    ),
+  }),
 };

@@ -1,18 +1,23 @@
-// How many frames one press takes, and how they differ in light: none of it for one frame.
+// A bracket: one press takes several frames that differ in light by even steps. Its setting, its words, and what a press makes of it.
 import * as Type from '@sinclair/typebox';
+import type { Setting } from '../../define/setting';
+import { formatThirds, parseCompensation } from '../../units/ladders';
+import { isUnknown } from '../../units/known';
 import {
+  bracketed,
   BRACKET_ORDERS,
   BRACKET_WAYS,
+  bracketThirds,
   MOST_FRAMES,
   MOST_STEP_THIRDS,
   type Bracket,
   type Bracketed,
   type BracketOrder,
   type BracketWay,
-  type LeftOut,
-} from '../sequence/bracket';
-import { formatThirds, parseCompensation } from '../units/ladders';
-import type { Setting } from './setting';
+} from '../bracket';
+import type { Drive } from '../drive';
+import { timed } from '../moments';
+import type { LeftOut } from '../plan-bracket';
 
 const SCHEMA = Type.Object(
   {
@@ -107,7 +112,7 @@ export function parseBracket(text: string): Bracket {
   return { frames, stepThirds, order, by };
 }
 
-export const bracket: Setting<Bracket> = {
+const bracket: Setting<Bracket> = {
   name: 'Bracket',
   schema: SCHEMA,
   initial: ONE_FRAME,
@@ -118,4 +123,29 @@ export const bracket: Setting<Bracket> = {
   options: [
     { flag: 'bracket', placeholder: 'NxEV[,ORDER][,WAY]|planned', parse: (text) => parseBracket(text) },
   ],
+};
+
+/** Exif: one of several frames that differ in light. */
+const AUTO_BRACKET = 2;
+/** Frames that a new one has. */
+const USUAL_FRAMES = 3;
+
+export const bracketDrive: Drive<'bracket', Bracket> = {
+  id: 'bracket',
+  setting: bracket,
+  choice: 'A bracket',
+  asks: ({ frames }) => frames > 1,
+  begun: (value) => ({ ...value, frames: USUAL_FRAMES }),
+  ended: (value) => ({ ...value, frames: 1 }),
+  frames: ({ frames }) => frames,
+  plan: (value, { settings, focusM }) => {
+    if (isUnknown(settings))
+      return { kind: 'beyond', says: `the bracket has no middle: ${settings.unknown}` };
+    const made = bracketed(settings, value);
+    return made.kind === 'fits'
+      ? { kind: 'fits', shots: timed(made.shots.map((shot) => ({ settings: shot, focusM }))) }
+      : { kind: 'beyond', says: beyondWords(made) };
+  },
+  lightThirds: (value) => bracketThirds({ ...value, order: 'rising' }),
+  exposureMode: AUTO_BRACKET,
 };
