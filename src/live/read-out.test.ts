@@ -173,6 +173,30 @@ it('saves what was not stored by a roll that was about to go, once another is th
   expect(mockWaiting).toEqual([]);
 });
 
+it('saves by itself what a late roll did not store, once it comes; not when it breaks instead', async () => {
+  wait('a');
+  const keep = mockSave;
+  mockSave = jest.fn(async () => ({ kind: 'unsaved', reason: 'made up' }));
+  await readOutWaiting();
+  const lateThen = async (comes: Promise<void>) => {
+    mockSave = jest.fn(async () => Promise.reject(new WorkerLate('The roll does not come', comes)));
+    await useUnsaved.getState().saveAgain();
+    expect(useUnsaved.getState()).toMatchObject({
+      saving: false,
+      frames: [{ reason: 'The roll does not come' }],
+    });
+    mockSave = keep;
+  };
+  await lateThen(Promise.reject(new WorkerGone('The roll is gone')));
+  await new Promise(process.nextTick);
+  expect(useUnsaved.getState().frames).toHaveLength(1);
+  let come = () => {};
+  await lateThen(new Promise((done) => (come = done)));
+  come();
+  while (useUnsaved.getState().frames.length > 0) await new Promise(process.nextTick);
+  expect([useUnsaved.getState().frames, saved()]).toEqual([[], ['a']]);
+});
+
 it('tells a share of the whole that only rises', () => {
   const shares = (['expose', 'picture', 'encode', 'verify', 'store'] as const).flatMap((stage) =>
     [0, 0.5, 1].map((share) => shareOf({ id: 'a', stage, share })),

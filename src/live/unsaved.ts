@@ -6,7 +6,7 @@ import { fileName } from '../core/frame/file-name';
 import { onFreed } from '../library/roll';
 import { rollKeeper } from '../library/staff';
 import { saveFile } from '../ui/save-file';
-import { WorkerGone } from '../workers/hire';
+import { WorkerGone, WorkerLate } from '../workers/hire';
 import type { SaveOutcome } from '../workers/save-outcome';
 
 export interface UnsavedFrame extends TakenFrame {
@@ -34,7 +34,7 @@ async function saved(frame: UnsavedFrame, again = true): Promise<SaveOutcome> {
   try {
     return await rollKeeper.call((api) => api.save({ record, files, thumbnailJpeg }, latent));
   } catch (error) {
-    if (again && error instanceof WorkerGone) return saved(frame, false);
+    if (again && error instanceof WorkerGone && !(error instanceof WorkerLate)) return saved(frame, false);
     throw error;
   }
 }
@@ -77,6 +77,12 @@ export const useUnsaved = create<Unsaved>()((set, get) => ({
     } catch (error) {
       const reason = error instanceof Error ? error.message : String(error);
       set({ frames: get().frames.map((frame, i) => (i === 0 ? { ...frame, reason } : frame)) });
+      // On a busy machine it comes by and by: nobody has to ask again.
+      if (error instanceof WorkerLate)
+        error.comes.then(
+          () => get().saveAgain(),
+          () => undefined,
+        );
     } finally {
       set({ saving: false });
     }

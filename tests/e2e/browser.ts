@@ -2,6 +2,7 @@
 // them.
 import axe from 'axe-core';
 import puppeteer, {
+  TimeoutError,
   type Browser,
   type BrowserContext,
   type ElementHandle,
@@ -74,6 +75,7 @@ export async function openStage({ folders, fault, desk = SMALL }: StageOptions =
   const open = async (viewport: Parameters<Page['setViewport']>[0], context?: BrowserContext) => {
     const page = await (context ?? (await empty())).newPage();
     page.setDefaultTimeout(PATIENCE_MS);
+    tellWhatWasSaid(page);
     if (!context) await begin(page);
     await page.setViewport(viewport);
     return page;
@@ -91,6 +93,32 @@ export async function openStage({ folders, fault, desk = SMALL }: StageOptions =
       await server?.close();
     },
   };
+}
+
+/** A wait that ends without its state says what stood on the page: that is what a person would have to go by, too. */
+function tellWhatWasSaid(page: Page): void {
+  const told = async (error: unknown): Promise<never> => {
+    if (!(error instanceof TimeoutError)) throw error;
+    const said = await page.evaluate(wordsOfPage).catch(() => 'it does not answer');
+    throw new Error(`${error.message}; the page says: ${said}`, { cause: error });
+  };
+  const { waitForFunction, waitForSelector } = page;
+  page.waitForFunction = ((...of: Parameters<typeof waitForFunction>) =>
+    waitForFunction.apply(page, of).catch(told)) as typeof waitForFunction;
+  page.waitForSelector = ((...of: Parameters<typeof waitForSelector>) =>
+    waitForSelector.apply(page, of).catch(told)) as typeof waitForSelector;
+}
+
+/** Runs in the page: its address, what is told to the person, what the sheet holds, and what the finder is at. */
+function wordsOfPage(): string {
+  const all = (s: string) => [...document.querySelectorAll<HTMLElement>(s)];
+  const { dataset } = document.querySelector('canvas') ?? { dataset: {} };
+  return [
+    location.pathname,
+    ...all('[role=alert], [role=status]').map((e) => e.textContent),
+    ...all('[data-testid=open-sheet]').map((e) => e.getAttribute('aria-label')),
+    JSON.stringify(dataset),
+  ].join(' · ');
 }
 
 async function ownServer(folders: ServerOptions, fault?: Fault) {
@@ -309,24 +337,12 @@ export async function rollBecomes(
   { frames, waiting }: { frames: number; waiting: number },
 ): Promise<void> {
   const wanted = `Sheet, ${frames} frames${waiting > 0 ? `, ${waiting} waiting` : ''}`;
-  try {
-    await page.waitForFunction(
-      (s: string, words: string) => document.querySelector(s)?.getAttribute('aria-label') === words,
-      {},
-      byId('open-sheet'),
-      wanted,
-    );
-  } catch (error) {
-    const said = await page.evaluate(
-      (...of: string[]) =>
-        of.map((s) => {
-          const element = document.querySelector<HTMLElement>(s);
-          return element?.getAttribute('aria-label') ?? element?.textContent;
-        }),
-      ...[byId('open-sheet'), byId('read-out-fault'), byId('keeper-fault'), byId('silent')],
-    );
-    throw new Error(`the roll is not "${wanted}": ${said.filter(Boolean).join(' · ')}`, { cause: error });
-  }
+  await page.waitForFunction(
+    (s: string, words: string) => document.querySelector(s)?.getAttribute('aria-label') === words,
+    {},
+    byId('open-sheet'),
+    wanted,
+  );
 }
 
 /** Words of an element. */

@@ -51,6 +51,8 @@ interface Session {
   /** What it could do when it was last looked up. */
   can?: string;
   stopPump?: () => void;
+  /** The worker has come and was given its canvas: a picture that does not come now is the device's fault. */
+  looks?: boolean;
   /** Ends what was opened and gives no picture. */
   waits?: ReturnType<typeof setTimeout>;
 }
@@ -168,11 +170,11 @@ export function browserCamera(): Camera {
     }
   }
 
-  /** Tells of a device that is open and gives no picture. A finder that rests shows none of anybody's. */
+  /** Tells of a device that is open and gives no picture. A finder that rests, or has not come yet, shows none of anybody's. */
   function awaitPicture(now: Session, opened: Opened): void {
     now.waits = setTimeout(() => {
       if (now.opened !== opened) return;
-      if (!order?.running) return awaitPicture(now, opened);
+      if (!order?.running || !now.looks) return awaitPicture(now, opened);
       now.troubled = order.optic;
       close(now);
       now.events.push({ kind: 'fault', message: NO_PICTURE });
@@ -263,6 +265,7 @@ export function browserCamera(): Camera {
             ),
           ),
         )
+        .then(() => (mine.looks = true))
         .catch((error: unknown) => broken(mine, error));
       // What was ordered before the finder was opened.
       void carryOut();
