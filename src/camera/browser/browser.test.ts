@@ -1,6 +1,5 @@
 // A device that is open and gives no picture: it is told of once somebody looks for pictures, and not while the finder has yet to come.
 import { initialValues } from '../../core/setting/values';
-import type { Hiring } from '../../workers/hire';
 import type { Order } from '../order';
 import type { CameraEvent } from '../port';
 import type { Report } from '../report';
@@ -18,7 +17,7 @@ const mockLooker = {
 jest.mock('../../workers/hire', () => ({
   PATIENCE_MS: 5000,
   WorkerGone: class extends Error {},
-  hire: (_: Hiring) => ({
+  hire: () => ({
     ready: () => mockComes,
     call: (ask: (api: typeof mockLooker) => unknown) => mockComes.then(() => ask(mockLooker)),
     dismiss: () => undefined,

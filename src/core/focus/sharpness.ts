@@ -103,29 +103,59 @@ function binned({ width, height, data }: Cells): Cells {
  * Mean square of the Sobel gradients of a plane, less what its noise alone gives. Where anything is not known there is no gradient to be had.
  * @param variance of the noise of each number
  */
-export function energyOf({ width, height, data }: Cells, variance: number): Energy {
-  const [across, down] = [bell(width), bell(height)];
-  let [sum, weights, squares] = [0, 0, 0];
-  for (let y = 1; y < height - 1; y++)
-    for (let x = 1, i = y * width + 1; x < width - 1; x++, i++) {
-      const [a, b, c] = [data[i - width - 1]!, data[i - width]!, data[i - width + 1]!];
-      const [d, f] = [data[i - 1]!, data[i + 1]!];
-      const [g, h, k] = [data[i + width - 1]!, data[i + width]!, data[i + width + 1]!];
-      const gx = c + 2 * f + k - a - 2 * d - g;
-      const gy = g + 2 * h + k - a - 2 * b - c;
-      const square = gx * gx + gy * gy;
-      if (Number.isNaN(square)) continue;
-      const weight = across[x]! * down[y]!;
-      sum += weight * square;
-      weights += weight;
-      squares += weight * weight;
-    }
+export function energyOf(cells: Cells, variance: number): Energy {
+  const { sum, weights, squares } = gradientsOf(cells, cells.width, cells.height)[0]!;
   if (weights === 0) return { value: 0, error: Infinity };
   const independent = (weights * weights) / squares / SHARED;
   return {
     value: sum / weights - OF_NOISE * variance,
     error: (OF_NOISE * variance) / Math.sqrt(independent),
   };
+}
+
+/** The gradients of a part of a plane. */
+export interface Gradients {
+  /** Their squares, each by its weight under the bell; noise is in them. */
+  readonly sum: number;
+  /** Of the gradients that are known: their weights, and the squares of these. */
+  readonly weights: number;
+  readonly squares: number;
+  /** Weights of all, known or not. */
+  readonly all: number;
+}
+
+/** The gradients of a plane by parts of so many columns and rows, in rows of parts; the last ones are smaller where they do not divide it. */
+export function gradientsOf({ width, height, data }: Cells, columns: number, rows: number): Gradients[] {
+  const [across, down] = [bell(width), bell(height)];
+  const parts: Gradients[] = [];
+  for (let top = 0; top < height; top += rows)
+    for (let left = 0; left < width; left += columns) {
+      let [sum, weights, squares, all] = [0, 0, 0, 0];
+      const [fromX, toX] = [Math.max(1, left), Math.min(width - 1, left + columns)];
+      const toY = Math.min(height - 1, top + rows);
+      for (let y = Math.max(1, top); y < toY; y++)
+        for (let x = fromX, i = y * width + fromX; x < toX; x++, i++) {
+          const [a, b, c] = [data[i - width - 1]!, data[i - width]!, data[i - width + 1]!];
+          const [d, f] = [data[i - 1]!, data[i + 1]!];
+          const [g, h, k] = [data[i + width - 1]!, data[i + width]!, data[i + width + 1]!];
+          const gx = c + 2 * f + k - a - 2 * d - g;
+          const gy = g + 2 * h + k - a - 2 * b - c;
+          const square = gx * gx + gy * gy;
+          const weight = across[x]! * down[y]!;
+          all += weight;
+          if (Number.isNaN(square)) continue;
+          sum += weight * square;
+          weights += weight;
+          squares += weight * weight;
+        }
+      parts.push({ sum, weights, squares, all });
+    }
+  return parts.length > 0 ? parts : [{ sum: 0, weights: 0, squares: 0, all: 0 }];
+}
+
+/** What a gradient has by noise alone, on average: of a plane each of whose numbers has noise of this variance. */
+export function gradientOfNoise(variance: number): number {
+  return OF_NOISE * variance;
 }
 
 function bell(size: number): Float64Array {

@@ -214,9 +214,8 @@ describe('edges', () => {
     (blur) => {
       const plain = both({}, { blur, seed: 6 });
       const beside = both({ glare: true }, { glare: true, blur, seed: 7 });
-      expect(Math.abs(beside.times - plain.times)).toBeLessThan(
-        4 * Math.hypot(beside.error, plain.error) + 0.05,
-      );
+      // What is left is another part of the place: the error says how far that may be off.
+      expect(Math.abs(beside.times - plain.times)).toBeLessThan(3 * Math.hypot(beside.error, plain.error));
       // What is left is less, and so is what is known by it.
       expect(beside.error).toBeGreaterThan(plain.error);
     },

@@ -1,6 +1,6 @@
 // Two frames in figures: are their numbers the same, how much more light has one, how sharp and how noisy is each at the place that is looked at, and how
 // far has the framing moved.
-import { energyOf } from '../focus/sharpness';
+import { energyOf, gradientOfNoise, gradientsOf } from '../focus/sharpness';
 import type { NoiseModel } from '../sensor/raw-frame';
 import type { ImageNumbers } from '../sensor/rgb-image';
 import { isUnknown, type Known } from '../units/known';
@@ -39,11 +39,21 @@ export interface At {
   readonly y: number;
 }
 
+/** Slopes of green as shares of its mean, apart from what is clipped. */
+export interface Edges {
+  /** Mean square slope, without noise, and how far noise alone moves it. */
+  readonly value: number;
+  readonly error: number;
+  /** Share of the slopes that is not left out for what is clipped. */
+  readonly left: number;
+  /** The same by parts of the place, in rows of `PARTS`: squares summed, without noise; null for one that is left out whole. */
+  readonly parts: readonly (number | null)[];
+}
+
 export interface PlaceFigures {
   /** Green, stops below saturation; −Infinity without light. */
   readonly lightEv: number;
-  /** Mean square slope of green as a share of its mean, without noise, and how far chance alone moves it; apart from what is clipped. */
-  readonly edges: { readonly value: number; readonly error: number };
+  readonly edges: Edges;
   /** Signal to noise of one site, dB; −Infinity without light. */
   readonly snrDb: number;
   /** Where that was told by the file, or measured on the place: texture counts as noise then. */
@@ -59,6 +69,8 @@ export const PLACE_SITES = 256;
 const CLEAR_SITES = 16;
 /** Less of a place than this says nothing of it. */
 const LEAST_LEFT = 0.02;
+/** Parts a side that tell how differently edges behave over a place. */
+const PARTS = 8;
 
 /**
  * Unknown where all is clipped, or the image is too small.
@@ -86,20 +98,31 @@ export function placeFigures(
   const left = apart.data.filter((v) => !Number.isNaN(v));
   const level = left.reduce((sum, v) => sum + v, 0) / left.length;
   // What is left beside highlights is darker than the place, and has less noise.
-  const { value, error } = energyOf(
-    apart,
-    (told(level) ?? noiseOf(apart) ** 2 * plane.greens) / plane.greens,
-  );
+  const variance = (told(level) ?? noiseOf(apart) ** 2 * plane.greens) / plane.greens;
   const light = mean > 0;
   return {
     lightEv: light ? Math.log2(mean) : -Infinity,
     edges:
       level > 0 && left.length >= LEAST_LEFT * plane.data.length
-        ? { value: value / level ** 2, error: error / level ** 2 }
-        : { value: 0, error: Infinity },
+        ? edgesOf(apart, variance, level)
+        : { value: 0, error: Infinity, left: 0, parts: [] },
     snrDb: light && site > 0 ? 20 * Math.log10(mean / Math.sqrt(site)) : -Infinity,
     noise: image.noise ? 'told' : 'measured',
     clipped: 1 - known.length / plane.data.length,
+  };
+}
+
+function edgesOf(plane: GreenPlane, variance: number, level: number): Edges {
+  const { value, error } = energyOf(plane, variance);
+  const parts = gradientsOf(plane, Math.ceil(plane.width / PARTS), Math.ceil(plane.height / PARTS));
+  const sum = (of: readonly number[]) => of.reduce((all, one) => all + one, 0);
+  return {
+    value: value / level ** 2,
+    error: error / level ** 2,
+    left: sum(parts.map(({ weights }) => weights)) / sum(parts.map(({ all }) => all)),
+    parts: parts.map(({ sum: squares, weights }) =>
+      weights > 0 ? (squares - weights * gradientOfNoise(variance)) / level ** 2 : null,
+    ),
   };
 }
 
@@ -122,17 +145,38 @@ export function noiseOf({ width, height, data }: GreenPlane): number {
   return count === 0 ? 0 : (Math.sqrt(Math.PI / 2) * sum) / (6 * count);
 }
 
-/** How much steeper edges are in one than in the other, and how far chance moves that; unknown where one has none to speak of. */
+/**
+ * How much steeper edges are in one than in the other, and how far that may be off: by noise, and by what was left out of the place beside what is
+ * clipped. Unknown where one has none to speak of.
+ */
 export function steeper(a: PlaceFigures, b: PlaceFigures): Known<{ times: number; error: number }> {
   const none = [a, b].filter(({ edges }) => !(edges.value > CHANCE * edges.error));
   if (none.length > 0)
     return { unknown: none.length === 2 ? 'neither shows an edge here' : 'one shows no edge here' };
   // Slopes are the roots of mean squares: half the relative error.
   const times = Math.sqrt(b.edges.value / a.edges.value);
-  return {
-    times,
-    error: (times / 2) * Math.hypot(a.edges.error / a.edges.value, b.edges.error / b.edges.value),
-  };
+  const byNoise = Math.hypot(a.edges.error / a.edges.value, b.edges.error / b.edges.value);
+  return { times, error: (times / 2) * Math.hypot(byNoise, byWhatIsLeftOut(a.edges, b.edges)) };
+}
+
+/**
+ * Relative error of the ratio of two energies that are known of a share of the place only: what the jackknife finds over its parts, by the correction
+ * for a finite population (Cochran, Sampling Techniques, 1977, 2.7 and 6.17): 0 where nothing is left out.
+ */
+function byWhatIsLeftOut(a: Edges, b: Edges): number {
+  const left = Math.min(a.left, b.left);
+  if (left >= 1) return 0;
+  const pairs = a.parts.flatMap((one, i) => {
+    const other = b.parts[i];
+    return one === null || other === null || other === undefined ? [] : [[one, other] as const];
+  });
+  const n = pairs.length;
+  if (n < 2) return Infinity;
+  const [ofA, ofB] = [0, 1].map((k) => pairs.reduce((sum, pair) => sum + pair[k]!, 0)) as [number, number];
+  const without = pairs.map(([one, other]) => (ofB - other) / (ofA - one));
+  const mean = without.reduce((sum, v) => sum + v, 0) / n;
+  const variance = ((n - 1) / n) * without.reduce((sum, v) => sum + (v - mean) ** 2, 0);
+  return (Math.sqrt((1 - left) * variance) * ofA) / ofB;
 }
 
 /** Standard deviations that chance does not reach. */
