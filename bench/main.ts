@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { encodeJpeg } from '../cli/jpeg';
 import { readDng } from '../src/core/dng/read';
-import { writeDng } from '../src/core/dng/write';
+import { captureDng } from '../src/core/dng/capture';
 import { checkDng, reportOf } from '../src/core/dng/check';
 import { aimOf, finderFor, type Finder, type FinderAsk } from '../src/core/finder/finder';
 import { readMeter } from '../src/core/meter/read';
@@ -204,7 +204,7 @@ async function ofCapture(scene: Scene): Promise<void> {
     lap('small pictures');
     const previewJpeg = encodeJpeg(rgba, 240, 320);
     lap('the preview as JPEG, by a peer');
-    const dng = writeDng(frame, {
+    const dng = captureDng(frame, {
       compression: 'lossless-jpeg',
       thumbnail: { width: 240, height: 320, rgba },
       previewJpeg,

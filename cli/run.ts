@@ -1,4 +1,5 @@
 // The commands of the terminal, and which of them is meant.
+import { CODEC_IDS } from '../src/core/dng/codec/codecs';
 import { parseArguments, UsageError, type Arguments } from './arguments';
 import { OFFERED_LENS_IDS } from '../src/core/sensor/simulated-optic';
 import { check } from './check';
@@ -44,7 +45,7 @@ const USAGE = `Velmo
   scenes                                     the scenes there are, with named patches as the frame shows them
         [--lens …] [--orientation landscape|portrait]
   meter --scene ID [--at X,Y] [--pin X,Y …]  every pattern's reading in JSON
-  shoot --scene ID [--at X,Y] [--seed N] [--size full|preview] [--compression lossless-jpeg|none]
+  shoot --scene ID [--at X,Y] [--seed N] [--size full|preview] [--compression ${CODEC_IDS.join('|')}]
         [--time DATE] [--clock SECONDS] [--roll NAME] [--person NAME] [--copyright TEXT] [--keywords A,B]
         --out FILE.dng, or a folder with --bracket or --burst; [--force] replaces what is there
   both, for what is set; what is not given is automatic:

@@ -1,3 +1,4 @@
+import { CODEC_IDS } from '../src/core/dng/codec/codecs';
 import { createHash, randomBytes } from 'node:crypto';
 import { extname, join } from 'node:path';
 import { colourOfWhite, type CameraColour } from '../src/core/colour/camera';
@@ -79,7 +80,7 @@ export async function shootCommand(args: Arguments): Promise<number> {
       '--out is missing: the DNG to write, or with --bracket or --burst the folder for its frames',
     );
   const size = choice(args, 'size', ['full', 'preview'] as const, 'full');
-  const compression = choice(args, 'compression', ['lossless-jpeg', 'none'] as const, 'lossless-jpeg');
+  const compression = choice(args, 'compression', CODEC_IDS, CODEC_IDS[0]!);
   const seed = wholeNumber(args, 'seed', 1);
   const timeMs = moment(args, 'time', Date.now());
   const roll = rollAsked(args);

@@ -13,7 +13,7 @@ import { shoot } from '../../src/core/frame/shoot';
 import { sourceOf } from '../../src/core/scene/capture';
 import { rawFrameOf } from '../../src/core/dng/file-frame';
 import { readDng } from '../../src/core/dng/read';
-import { writeDng } from '../../src/core/dng/write';
+import { captureDng } from '../../src/core/dng/capture';
 import { pictureReduced } from '../../src/core/raw/develop-image';
 import { OPENING } from '../../src/core/scene/outside';
 import { viewScene } from '../../src/core/scene/view';
@@ -62,7 +62,7 @@ function write(name: string, frame: RawFrame, compression: Compression): string 
   const file = join(folder, name);
   writeFileSync(
     file,
-    writeDng(frame, {
+    captureDng(frame, {
       compression,
       thumbnail: { width: 16, height: 12, rgba },
       previewJpeg: encodeJpeg(rgba, 16, 12),

@@ -1,7 +1,7 @@
 // Twenty thousand mutations of six layouts, read by the check: run as a program of its own, so that the memory it takes can be told. Prints
 // JSON: errors that are not the reader's own, the longest time on the processor, the most memory.
 import { readFileSync } from 'node:fs';
-import { encodeLosslessJpeg } from '../../src/core/dng/lossless-jpeg-encode';
+import { encodeLosslessJpeg } from '../../src/core/dng/codec/lossless-jpeg-encode';
 import { checkDng } from '../../src/core/dng/check';
 import { nextUint32, randomFrom } from '../../src/core/numeric/random';
 import { LONG, MAIN, mosaicTags, plainBlock, SHORT, tiffOf, type Tag } from './dng-layouts';

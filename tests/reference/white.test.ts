@@ -14,7 +14,7 @@ import { XYZ_FROM_SRGB } from '../../src/core/colour/srgb';
 import { xyOfWhite } from '../../src/core/colour/temperature';
 import { rawFrameOf } from '../../src/core/dng/file-frame';
 import { readDng } from '../../src/core/dng/read';
-import { writeDng } from '../../src/core/dng/write';
+import { captureDng } from '../../src/core/dng/capture';
 import { apply3, invert3, multiply3, type Mat3, type Vec3 } from '../../src/core/numeric/matrix';
 import type { RawFrame } from '../../src/core/sensor/raw-frame';
 import type { ScenePatch } from '../../src/core/scene/scene';
@@ -97,7 +97,7 @@ describe.each(partOf(LAMPS, 2))('the tile board under %s', (lamp) => {
     };
     const rgba = new Uint8ClampedArray(16 * 12 * 4).fill(120);
     const file = join(folder, `${lamp}.dng`);
-    const dng = writeDng(frame, {
+    const dng = captureDng(frame, {
       compression: 'none',
       thumbnail: { width: 16, height: 12, rgba },
       previewJpeg: encodeJpeg(rgba, 16, 12),

@@ -1,4 +1,5 @@
 // The raw check of a file: is it sound, and what does its image hold.
+import { codecOf } from './codec/codecs';
 import {
   channelFigures,
   countImage,
@@ -73,7 +74,7 @@ export function reportOf(raw: DngRaw): CheckReport {
     ok: true,
     width: raw.width,
     height: raw.height,
-    layout: `${raw.layout === 'cfa' ? phaseName(raw.phase) : 'linear RGB'}, ${raw.compression === 'none' ? 'plain' : 'lossless JPEG'}, ${raw.block[0]}×${raw.block[1]} blocks`,
+    layout: `${raw.layout === 'cfa' ? phaseName(raw.phase) : 'linear RGB'}, ${codecOf(raw.compression).words}, ${raw.block[0]}×${raw.block[1]} blocks`,
     ...(raw.crop && { crop: raw.crop }),
     ...(raw.userCrop && { userCrop: raw.userCrop }),
     black: raw.black,

@@ -17,7 +17,7 @@ import { EXIF, TAG } from './tags';
 import { number, openTiff, readDirectory, text } from './tiff-reader';
 import { factsOf } from './file-facts';
 import { rawFrameOf } from './file-frame';
-import { writeDng } from './write';
+import { captureDng } from './capture';
 import type { Known } from '../units/known';
 import { someFacts } from '../../../tests/facts';
 
@@ -77,7 +77,7 @@ function fileOf(
   height: number,
   compression: 'lossless-jpeg' | 'none' = 'lossless-jpeg',
 ): Uint8Array {
-  return writeDng(frameOf(width, height), { ...OPTIONS, compression });
+  return captureDng(frameOf(width, height), { ...OPTIONS, compression });
 }
 
 describe('a DNG', () => {
@@ -134,7 +134,7 @@ describe('a DNG', () => {
     'tells of %d × %d sites the part that was focused on, as wide as it was looked at',
     (w, h, side, wide) => {
       const facts = { ...FACTS, focusedAt: { x: 0.25, y: 0.5, ...(side !== undefined && { side }) } };
-      const { metadata } = readDng(writeDng(frameOf(w, h), { ...OPTIONS, facts }));
+      const { metadata } = readDng(captureDng(frameOf(w, h), { ...OPTIONS, facts }));
       expect(metadata.subjectArea).toEqual([w / 4, h / 2, wide, wide]);
     },
   );
@@ -248,7 +248,7 @@ describe('a DNG', () => {
 
   it('tells the lens and the light, not the settings', () => {
     const tags = (over: Partial<RawFrame>, meteredEv100: Known<number> = 4.5) => {
-      const bytes = writeDng(
+      const bytes = captureDng(
         { ...frameOf(16, 16), ...over },
         { ...OPTIONS, facts: { ...FACTS, meteredEv100 } },
       );
@@ -279,7 +279,7 @@ describe('a DNG', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 60, unit: 'grapheme' }), (words) => {
         const note = JSON.stringify({ words });
-        expect(captureNoteOf(readDng(writeDng(frameOf(16, 16), { ...OPTIONS, note })).xmp)).toBe(note);
+        expect(captureNoteOf(readDng(captureDng(frameOf(16, 16), { ...OPTIONS, note })).xmp)).toBe(note);
       }),
       { numRuns: 50 },
     );
@@ -288,7 +288,7 @@ describe('a DNG', () => {
   });
 
   it('is refused when the samples do not fit the size', () => {
-    expect(() => writeDng({ ...frameOf(8, 8), width: 9 }, {} as never)).toThrow(RangeError);
+    expect(() => captureDng({ ...frameOf(8, 8), width: 9 }, OPTIONS)).toThrow(RangeError);
   });
 });
 

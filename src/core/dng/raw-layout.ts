@@ -1,6 +1,8 @@
 // What a raw directory says of its image, a mosaic or three linear components: size, blocks, black and white, the part that counts.
 // Everything is checked before any memory is asked for; what is not understood is refused by the name of its tag. TIFF 6.0, DNG 1.4 chapter 4.
 import { cfaIndex, type BayerPhase, type PerSite } from '../sensor/raw-frame';
+import type { Codec, SamplesAPixel } from './codec/codec';
+import { codecNumbered, type CodecId } from './codec/codecs';
 import { DngError } from './errors';
 import { COMPRESSION, PHOTOMETRIC, TAG, tagName } from './tags';
 import {
@@ -32,7 +34,7 @@ export interface Blocks {
 export interface RawLayout {
   readonly layout: 'cfa' | 'rgb';
   /** Numbers a pixel: one behind a colour filter, or three. */
-  readonly samples: 1 | 3;
+  readonly samples: SamplesAPixel;
   /** As stored, masked borders included. */
   readonly width: number;
   readonly height: number;
@@ -44,7 +46,7 @@ export interface RawLayout {
   readonly white: number;
   /** Linear number of every stored one (LinearizationTable); what is larger takes its last entry. */
   readonly table: Uint16Array | undefined;
-  readonly compression: 'none' | 'lossless-jpeg';
+  readonly codec: Codec<CodecId>;
   readonly blocks: Blocks;
 }
 
@@ -69,10 +71,8 @@ export function rawLayout(file: TiffFile, ifd: Directory): RawLayout {
   if (linear) onlyAs(file, ifd, TAG.PlanarConfiguration, [1]);
   const phase = linear ? ([0, 0] as const) : phaseOf(file, ifd);
   const compression = wholeNumber(file, ifd, TAG.Compression) ?? COMPRESSION.none;
-  if (compression !== COMPRESSION.none && compression !== COMPRESSION.jpeg)
-    unsupported(ifd, `Raw compression ${compression}`);
-  const plain = compression === COMPRESSION.none;
-  if (linear && !plain) unsupported(ifd, 'Compressed linear raw');
+  const codec = codecNumbered(compression) ?? unsupported(ifd, `Raw compression ${compression}`);
+  if (!codec.samples.includes(linear ? 3 : 1)) unsupported(ifd, 'Compressed linear raw');
   const active = activeAreaOf(file, ifd, width, height);
   checkMasked(file, ifd, active, width, height);
   const blacks = linear ? evenBlack(file, ifd) : blacksOf(file, ifd, phase);
@@ -89,8 +89,7 @@ export function rawLayout(file: TiffFile, ifd: Directory): RawLayout {
   const blocks = blocksOf(file, ifd, width, height);
   checkPlaces(file, blocks);
   const stored = blocks.counts.reduce((sum, n) => sum + n, 0);
-  // Plain data has two bytes a number, a lossless-JPEG site at least one bit.
-  if (width * height * samples > (plain ? stored / 2 : stored * 8)) {
+  if (width * height * samples > (8 * stored) / codec.leastBits) {
     throw new DngError(
       'truncated',
       `Too little data for ${width}×${height} ${linear ? 'pixels' : 'sites'}`,
@@ -107,7 +106,7 @@ export function rawLayout(file: TiffFile, ifd: Directory): RawLayout {
     blacks,
     white,
     table: table && Uint16Array.from(table),
-    compression: plain ? 'none' : 'lossless-jpeg',
+    codec,
     blocks,
   };
 }

@@ -1,10 +1,10 @@
-// Reads a DNG's raw image and metadata: a mosaic as plain strips or tiles of 16-bit samples or as lossless JPEG, or three plain linear
-// components a pixel.
+// Reads a DNG's raw image and metadata: a mosaic in strips or tiles of any codec, or three linear components a pixel.
 import { isTurn, type Rectangle, type Turn } from '../raw/shown';
 import type { BayerPhase, PerSite } from '../sensor/raw-frame';
 import { DngError } from './errors';
-import { decodeLosslessJpeg } from './lossless-jpeg-decode';
-import { rawLayout, type Blocks, type RawLayout } from './raw-layout';
+import type { CodecId } from './codec/codecs';
+import { rawLayout } from './raw-layout';
+import { readSamples } from './samples';
 import { EXIF, PHOTOMETRIC, TAG } from './tags';
 import {
   finiteNumber,
@@ -80,7 +80,7 @@ interface DngImage {
   /** What of that is inside its frame lines; absent where that is all. */
   readonly userCrop?: Rectangle;
   readonly orientation: Turn;
-  readonly compression: 'none' | 'lossless-jpeg';
+  readonly compression: CodecId;
   /** Tile size, or [width, rows a strip]. */
   readonly block: readonly [number, number];
   readonly metadata: DngMetadata;
@@ -120,7 +120,7 @@ export function readDng(bytes: Uint8Array): DngRaw {
   const exifOffset = wholeNumber(file, main, TAG.ExifIFD);
   const exif = exifOffset === undefined ? undefined : readDirectory(file, exifOffset, visited);
   const layout = rawLayout(file, rawIfd);
-  const { active, phase, blacks, white, compression, blocks } = layout;
+  const { active, phase, blacks, white, codec, blocks } = layout;
   const differ = blacks.some((black) => black !== blacks[0]);
   const crop = cropOf(file, rawIfd, active);
   const userCrop = userCropOf(
@@ -138,7 +138,7 @@ export function readDng(bytes: Uint8Array): DngRaw {
     data: readSamples(file, layout),
     black: blacks.reduce((sum, black) => sum + black / 4, 0),
     white,
-    compression,
+    compression: codec.id,
     block: [blocks.width, blocks.height],
     metadata: metadataOf(file, main, rawIfd, exif),
     xmp: text(file, main, TAG.XMP),
@@ -175,93 +175,6 @@ function userCropOf(file: TiffFile, ifd: Directory, part: Rectangle): Rectangle 
   const [width, height] = [column(right) - x, row(bottom) - y];
   const whole = width === part.width && height === part.height;
   return width >= 2 && height >= 2 && !whole ? { x, y, width, height } : undefined;
-}
-
-/** Linear numbers of the active area. */
-function readSamples(file: TiffFile, layout: RawLayout): Uint16Array {
-  const { height, active, table, blocks, compression, samples } = layout;
-  // Numbers, not pixels, from here on: a row of three components is a row three times as wide.
-  const width = layout.width * samples;
-  const data = new Uint16Array(width * height);
-  blocks.offsets.forEach((offset, i) => {
-    const place = {
-      x: (i % blocks.across) * blocks.width * samples,
-      y: Math.floor(i / blocks.across) * blocks.height,
-    };
-    const bytes = file.bytes.subarray(offset, offset + blocks.counts[i]!);
-    if (compression === 'none') {
-      const wide = { ...blocks, width: blocks.width * samples };
-      copyPlain(file, bytes, offset, place, wide, data, width, height);
-    } else copyLossless(bytes, offset, place, blocks, data, width, height);
-  });
-  if (table) {
-    const last = table.length - 1;
-    for (let i = 0; i < data.length; i++) data[i] = table[Math.min(last, data[i]!)]!;
-  }
-  if (active.width === layout.width && active.height === height) return data;
-  const row = active.width * samples;
-  const inside = new Uint16Array(row * active.height);
-  for (let y = 0; y < active.height; y++) {
-    const from = (active.y + y) * width + active.x * samples;
-    inside.set(data.subarray(from, from + row), y * row);
-  }
-  return inside;
-}
-
-interface Place {
-  readonly x: number;
-  readonly y: number;
-}
-
-function copyPlain(
-  file: TiffFile,
-  bytes: Uint8Array,
-  offset: number,
-  place: Place,
-  blocks: Blocks,
-  data: Uint16Array,
-  width: number,
-  height: number,
-): void {
-  const rows = Math.min(blocks.height, height - place.y);
-  const columns = Math.min(blocks.width, width - place.x);
-  if (bytes.length < ((rows - 1) * blocks.width + columns) * 2) {
-    throw new DngError('truncated', 'A block of raw data is too short', offset);
-  }
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  for (let y = 0; y < rows; y++) {
-    for (let x = 0; x < columns; x++) {
-      data[(place.y + y) * width + place.x + x] = view.getUint16(
-        (y * blocks.width + x) * 2,
-        file.littleEndian,
-      );
-    }
-  }
-}
-
-function copyLossless(
-  bytes: Uint8Array,
-  offset: number,
-  place: Place,
-  blocks: Blocks,
-  data: Uint16Array,
-  width: number,
-  height: number,
-): void {
-  const jpeg = decodeLosslessJpeg(bytes, offset, blocks.width * blocks.height * 2);
-  const row = jpeg.width * jpeg.components;
-  const rows = Math.min(blocks.height, height - place.y);
-  const columns = Math.min(blocks.width, width - place.x);
-  if (row < columns || jpeg.height < rows || (blocks.tiled && row !== blocks.width)) {
-    throw new DngError(
-      'bad-jpeg',
-      `A block holds ${row}×${jpeg.height} samples instead of ${blocks.width}×${blocks.height}`,
-      offset,
-    );
-  }
-  for (let y = 0; y < rows; y++) {
-    data.set(jpeg.samples.subarray(y * row, y * row + columns), (place.y + y) * width + place.x);
-  }
 }
 
 function metadataOf(file: TiffFile, main: Directory, rawIfd: Directory, exif?: Directory): DngMetadata {

@@ -6,7 +6,7 @@ import type { RawFrame } from '../sensor/raw-frame';
 import { rawFrameOf } from './file-frame';
 import { readDng } from './read';
 import { withWhite } from './rewhite';
-import { writeDng } from './write';
+import { captureDng } from './capture';
 import { someFacts } from '../../../tests/facts';
 
 const JPEG = Uint8Array.from([
@@ -29,7 +29,7 @@ const frame: RawFrame = {
     equivalentMm: 24,
   },
 };
-const file = writeDng(frame, {
+const file = captureDng(frame, {
   compression: 'none',
   thumbnail: { width: 8, height: 6, rgba: new Uint8ClampedArray(8 * 6 * 4) },
   previewJpeg: JPEG,

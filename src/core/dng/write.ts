@@ -1,15 +1,16 @@
-// A capture as DNG 1.4: IFD0 with an RGB thumbnail and the facts of the file, a raw SubIFD (CFA, lossless-JPEG tiles or
-// plain strips) and a JPEG preview SubIFD, one function for each; Exif and XMP have modules of their own.
+// Any linear image as DNG 1.4: IFD0 with an RGB thumbnail and the facts of the file, a SubIFD with the raw numbers of a mosaic or of three components, and
+// one with a JPEG preview; a function for each. What is said of the image is handed in.
 import type { CameraMatrices } from '../colour/calibrated';
-import { whiteWords } from '../colour/temperature';
-import { illuminantCode } from './illuminants';
-import { blackOf, cfaIndex, type RawFrame, type Seen } from '../sensor/raw-frame';
 import type { Facts } from '../facts/facts';
-import { exifDirectory, settingFacts } from './exif-directory';
+import type { Vec3 } from '../numeric/matrix';
+import { blackOf, cfaIndex, type Mosaic, type NoiseModel } from '../sensor/raw-frame';
+import type { ImageNumbers } from '../sensor/rgb-image';
+import type { CodecId } from './codec/codecs';
 import { creditFields } from './credit-fields';
 import { exifDateTime, isoDateTime } from './exif-time';
+import { illuminantCode } from './illuminants';
 import { jpegInfo } from './jpeg-info';
-import { encodeLosslessJpeg } from './lossless-jpeg-encode';
+import { writeSamples } from './samples';
 import { COMPRESSION, PHOTOMETRIC, TAG, TYPE } from './tags';
 import {
   ascii,
@@ -23,7 +24,7 @@ import {
   TiffWriter,
   type Field,
 } from './tiff-writer';
-import { SOFTWARE, xmpPacket } from './xmp';
+import { SOFTWARE } from './xmp';
 
 export interface Picture {
   readonly width: number;
@@ -32,48 +33,75 @@ export interface Picture {
   readonly rgba: Uint8ClampedArray;
 }
 
-/** Small pictures are turned as the frame is: one Orientation stands for all. */
-export interface DngOptions {
-  /** A frame too narrow for tiles (under 33 sites) is written plain in any case. */
-  readonly compression: 'lossless-jpeg' | 'none';
+/** What stands beside the raw image. Both are turned as it is: one Orientation stands for all. */
+export interface Previews {
   readonly thumbnail: Picture;
   /** A finished baseline JPEG of the developed picture. */
   readonly previewJpeg: Uint8Array;
-  readonly facts: Facts;
-  /** Kept in the XMP packet as it is: what the program knows of the capture beyond the standard's tags. */
-  readonly note?: string;
+}
+
+/** What the numbers mean in light. */
+export interface DngColour {
+  readonly matrices: CameraMatrices;
+  /** Numbers of a white surface, R, G, B. */
+  readonly asShotNeutral: Vec3;
+  /** Stops that the picture is raised over the numbers. */
+  readonly baselineEv: number;
+}
+
+/** What is said of the image. */
+export interface DngFacts {
+  readonly make?: string;
+  /** ASCII. */
+  readonly model: string;
+  /** ms since 1970 UTC, and the local offset in minutes. */
+  readonly timeMs: number;
+  readonly offsetMinutes: number;
+  readonly exif: readonly Field[];
+  readonly xmp: Uint8Array;
+  readonly credit: Pick<Facts, 'credit' | 'position'>;
+}
+
+export interface DngContent {
+  /** The numbers, the part that counts, and how they are turned; tilt has no tag. `noise` of a single number, where it is known. */
+  readonly image: ImageNumbers & { readonly noise: NoiseModel | null };
+  readonly colour: DngColour;
+  /** An image that it does not carry, or that is too narrow for its tiles, is written plain. */
+  readonly codec: CodecId;
+  readonly previews: Previews;
+  readonly facts: DngFacts;
   /** Called with the share of raw data written; throw from it to cancel. */
   readonly onProgress?: (share: number) => void;
 }
 
-const TILE = 256;
-
-/** The whole file. @throws RangeError when the frame's data do not fit its size. */
-export function writeDng(frame: RawFrame, options: DngOptions): Uint8Array {
-  if (frame.data.length !== frame.width * frame.height || frame.width < 2 || frame.height < 2) {
-    throw new RangeError(`A mosaic of ${frame.width}×${frame.height} with ${frame.data.length} samples`);
+/** The whole file. @throws RangeError when the image's numbers do not fit its size */
+export function writeDng(content: DngContent): Uint8Array {
+  const { image, previews, facts } = content;
+  const { width, height, data } = image;
+  const [least, samples] = image.layout === 'cfa' ? [2, 1] : [1, 3];
+  if (width < least || height < least || data.length !== samples * width * height) {
+    const what = image.layout === 'cfa' ? 'A mosaic' : 'An image of three components';
+    throw new RangeError(`${what} of ${width}×${height} with ${data.length} numbers`);
   }
   const writer = new TiffWriter();
-  const thumbnail = writer.append(rgbOf(options.thumbnail));
-  const preview = writer.append(options.previewJpeg);
-  const rawIfd = writer.appendDirectory(rawDirectory(frame, options, writer));
-  const previewIfd = writer.appendDirectory(previewDirectory(frame, options.previewJpeg, preview));
-  const exifIfd = writer.appendDirectory(exifDirectory(frame, options.facts));
+  const thumbnail = writer.append(rgbOf(previews.thumbnail));
+  const preview = writer.append(previews.previewJpeg);
+  const rawIfd = writer.appendDirectory(rawDirectory(content, writer));
+  const previewIfd = writer.appendDirectory(previewDirectory(facts, previews.previewJpeg, preview));
+  const exifIfd = writer.appendDirectory(facts.exif);
   return writer.finish(
     writer.appendDirectory([
-      ...mainDirectory(frame, options, { thumbnail, rawIfd, previewIfd, exifIfd }),
-      ...creditFields(options.facts, writer),
+      ...mainDirectory(content, { thumbnail, rawIfd, previewIfd, exifIfd }),
+      ...creditFields(facts.credit, writer),
     ]),
   );
 }
 
 function mainDirectory(
-  frame: RawFrame,
-  options: DngOptions,
+  { image, colour, previews, facts }: DngContent,
   at: { thumbnail: number; rawIfd: number; previewIfd: number; exifIfd: number },
 ): Field[] {
-  const { width, height } = options.thumbnail;
-  const { source, colour } = frame;
+  const { width, height } = previews.thumbnail;
   return [
     long(TAG.NewSubfileType, 1),
     long(TAG.ImageWidth, width),
@@ -81,10 +109,10 @@ function mainDirectory(
     short(TAG.BitsPerSample, 8, 8, 8),
     short(TAG.Compression, COMPRESSION.none),
     short(TAG.PhotometricInterpretation, PHOTOMETRIC.rgb),
-    ascii(TAG.Make, source.make),
-    ascii(TAG.Model, source.camera),
+    ...(facts.make === undefined ? [] : [ascii(TAG.Make, facts.make)]),
+    ascii(TAG.Model, facts.model),
     long(TAG.StripOffsets, at.thumbnail),
-    short(TAG.Orientation, frame.orientation ?? 1),
+    short(TAG.Orientation, image.orientation ?? 1),
     short(TAG.SamplesPerPixel, 3),
     long(TAG.RowsPerStrip, height),
     long(TAG.StripByteCounts, width * height * 3),
@@ -93,20 +121,16 @@ function mainDirectory(
     short(TAG.PlanarConfiguration, 1),
     short(TAG.ResolutionUnit, 2),
     ascii(TAG.Software, SOFTWARE),
-    ascii(TAG.DateTime, exifDateTime(frame.timeMs, frame.offsetMinutes)),
+    ascii(TAG.DateTime, exifDateTime(facts.timeMs, facts.offsetMinutes)),
     long(TAG.SubIFDs, at.rawIfd, at.previewIfd),
-    raw(
-      TAG.XMP,
-      TYPE.BYTE,
-      xmpPacket(frame, wordsOf(frame, options.facts), options.note, options.facts.credit),
-    ),
+    raw(TAG.XMP, TYPE.BYTE, facts.xmp),
     long(TAG.ExifIFD, at.exifIfd),
     byte(TAG.DNGVersion, 1, 4, 0, 0),
     byte(TAG.DNGBackwardVersion, 1, 1, 0, 0),
-    ascii(TAG.UniqueCameraModel, source.camera),
+    ascii(TAG.UniqueCameraModel, facts.model),
     ...calibrationFields(colour.matrices),
     rational(TAG.AsShotNeutral, ...colour.asShotNeutral),
-    srational(TAG.BaselineExposure, frame.baselineEv),
+    srational(TAG.BaselineExposure, colour.baselineEv),
     rational(TAG.BaselineNoise, 1),
     rational(TAG.BaselineSharpness, 1),
     rational(TAG.LinearResponseLimit, 1),
@@ -114,7 +138,7 @@ function mainDirectory(
 }
 
 /** What the camera's calibration found, one or two of it. */
-export function calibrationFields(matrices: CameraMatrices): Field[] {
+function calibrationFields(matrices: CameraMatrices): Field[] {
   const tags = [
     [TAG.ColorMatrix1, TAG.ForwardMatrix1, TAG.CalibrationIlluminant1],
     [TAG.ColorMatrix2, TAG.ForwardMatrix2, TAG.CalibrationIlluminant2],
@@ -129,48 +153,59 @@ export function calibrationFields(matrices: CameraMatrices): Field[] {
   });
 }
 
-/** What Exif has no tag for: the settings' comments, and how a simulated capture was made. */
-export function wordsOf(frame: RawFrame, facts: Facts): string {
-  const { scene, seed } = frame.source;
-  const made = scene ? `Simulated scene: ${scene}, seed ${seed}.` : '';
-  const white = `White ${whiteWords(frame.colour.white)}.`;
-  return [settingFacts(frame, facts).comment, white, made].filter(Boolean).join(' ');
-}
-
-function rawDirectory(frame: RawFrame, options: DngOptions, writer: TiffWriter): Field[] {
-  const { width, height, black, white } = frame;
+function rawDirectory({ image, codec, onProgress }: DngContent, writer: TiffWriter): Field[] {
+  const { width, height, black, white, noise } = image;
   const range = white - black;
-  const tileWidth = options.compression === 'none' ? undefined : tileWidthFor(width);
+  const samples = image.layout === 'cfa' ? 1 : 3;
   return [
     long(TAG.NewSubfileType, 0),
     long(TAG.ImageWidth, width),
     long(TAG.ImageLength, height),
-    short(TAG.BitsPerSample, 16),
-    short(TAG.PhotometricInterpretation, PHOTOMETRIC.cfa),
-    short(TAG.SamplesPerPixel, 1),
+    short(TAG.BitsPerSample, ...each(samples, 16)),
+    short(TAG.SamplesPerPixel, samples),
     short(TAG.PlanarConfiguration, 1),
-    ...(tileWidth ? losslessTiles(frame, tileWidth, options, writer) : plainStrip(frame, writer)),
-    short(TAG.CFARepeatPatternDim, 2, 2),
-    byte(TAG.CFAPattern, ...patternOf(frame)),
-    byte(TAG.CFAPlaneColor, 0, 1, 2),
-    short(TAG.CFALayout, 1),
-    ...blackFields(frame),
-    short(TAG.WhiteLevel, white),
+    ...writeSamples({ width, height, samples, data: image.data }, codec, writer, onProgress),
+    ...(image.layout === 'cfa' ? mosaicFields(image) : componentFields(image)),
+    short(TAG.WhiteLevel, ...each(samples, white)),
     rational(TAG.DefaultScale, 1, 1),
-    ...cropFields(frame),
+    ...cropFields(image),
     long(TAG.ActiveArea, 0, 0, height, width),
     // Variance = S·x + O of the signal x scaled to 0 … 1 (DNG specification, NoiseProfile).
-    double(TAG.NoiseProfile, frame.noise.shot / range, frame.noise.read / (range * range)),
+    ...(noise ? [double(TAG.NoiseProfile, noise.shot / range, noise.read / (range * range))] : []),
+  ];
+}
+
+/** The same for each number of a pixel. */
+function each(samples: 1 | 3, value: number): number[] {
+  return new Array<number>(samples).fill(value);
+}
+
+function mosaicFields(mosaic: Mosaic): Field[] {
+  return [
+    short(TAG.PhotometricInterpretation, PHOTOMETRIC.cfa),
+    short(TAG.CFARepeatPatternDim, 2, 2),
+    byte(TAG.CFAPattern, ...patternOf(mosaic)),
+    byte(TAG.CFAPlaneColor, 0, 1, 2),
+    short(TAG.CFALayout, 1),
+    ...mosaicBlack(mosaic),
+  ];
+}
+
+function componentFields({ black }: { readonly black: number }): Field[] {
+  return [
+    short(TAG.PhotometricInterpretation, PHOTOMETRIC.linearRaw),
+    short(TAG.BlackLevelRepeatDim, 1, 1),
+    short(TAG.BlackLevel, ...each(3, black)),
   ];
 }
 
 /** The part that counts, and as shares of it what is inside the frame lines. */
-export function cropFields({
+function cropFields({
   width,
   height,
   crop = { x: 0, y: 0, width, height },
   userCrop,
-}: Seen & { readonly width: number; readonly height: number }): Field[] {
+}: ImageNumbers): Field[] {
   const place = [
     long(TAG.DefaultCropOrigin, crop.x, crop.y),
     long(TAG.DefaultCropSize, crop.width, crop.height),
@@ -191,92 +226,19 @@ export function cropFields({
 }
 
 /** Colours of the first 2×2 cell in reading order: 0 red, 1 green, 2 blue. */
-function patternOf({ phase: [px, py] = [0, 0] }: RawFrame): number[] {
+function patternOf({ phase: [px, py] = [0, 0] }: Mosaic): number[] {
   return [0, 1, 2, 3].map((i) => [0, 1, 1, 2][cfaIndex(px + (i & 1), py + (i >> 1))]!);
 }
 
-function blackFields(frame: RawFrame): Field[] {
-  const { black, blacks, phase: [px, py] = [0, 0] } = frame;
+function mosaicBlack(mosaic: Mosaic): Field[] {
+  const { black, blacks, phase: [px, py] = [0, 0] } = mosaic;
   if (!blacks) return [short(TAG.BlackLevelRepeatDim, 1, 1), short(TAG.BlackLevel, black)];
-  const bySite = [0, 1, 2, 3].map((i) => blackOf(frame, cfaIndex(px + (i & 1), py + (i >> 1))));
+  const bySite = [0, 1, 2, 3].map((i) => blackOf(mosaic, cfaIndex(px + (i & 1), py + (i >> 1))));
   return [short(TAG.BlackLevelRepeatDim, 2, 2), short(TAG.BlackLevel, ...bySite)];
 }
 
-function plainStrip({ data, width, height }: RawFrame, writer: TiffWriter): Field[] {
-  const bytes = new Uint8Array(width * height * 2);
-  const view = new DataView(bytes.buffer);
-  for (let i = 0; i < data.length; i++) view.setUint16(i * 2, data[i]!, true);
-  return [
-    short(TAG.Compression, COMPRESSION.none),
-    long(TAG.StripOffsets, writer.append(bytes)),
-    long(TAG.RowsPerStrip, height),
-    long(TAG.StripByteCounts, bytes.length),
-  ];
-}
-
-/**
- * The widest tile, at most 256 and a multiple of 16 (TIFF 6.0), that common readers all get right: not wider than the
- * frame, and not exactly two to a row. Undefined for a frame too narrow for any.
- */
-function tileWidthFor(width: number): number | undefined {
-  for (let tile = TILE; tile >= 16; tile -= 16)
-    if (tile <= width && Math.ceil(width / tile) !== 2) return tile;
-  return undefined;
-}
-
-function losslessTiles(frame: RawFrame, tileWidth: number, options: DngOptions, writer: TiffWriter): Field[] {
-  const across = Math.ceil(frame.width / tileWidth);
-  const down = Math.ceil(frame.height / TILE);
-  const offsets: number[] = [];
-  const counts: number[] = [];
-  const tile = new Uint16Array(tileWidth * TILE);
-  for (let ty = 0; ty < down; ty++) {
-    for (let tx = 0; tx < across; tx++) {
-      copyTile(frame, tx * tileWidth, ty * TILE, tileWidth, tile);
-      const coded = encodeLosslessJpeg(tile, tileWidth, TILE);
-      offsets.push(writer.append(coded));
-      counts.push(coded.length);
-    }
-    options.onProgress?.((ty + 1) / down);
-  }
-  return [
-    short(TAG.Compression, COMPRESSION.jpeg),
-    long(TAG.TileWidth, tileWidth),
-    long(TAG.TileLength, TILE),
-    long(TAG.TileOffsets, ...offsets),
-    long(TAG.TileByteCounts, ...counts),
-  ];
-}
-
-/** Copies a tile; beyond the frame's edge the last sample of the same colour goes on. */
-function copyTile(
-  { data, width, height }: RawFrame,
-  x0: number,
-  y0: number,
-  tileWidth: number,
-  tile: Uint16Array,
-): void {
-  const inside = Math.min(tileWidth, width - x0);
-  for (let y = 0; y < TILE; y++) {
-    const sy = sameParity(y0 + y, height);
-    const row = y * tileWidth;
-    tile.set(data.subarray(sy * width + x0, sy * width + x0 + inside), row);
-    for (let x = inside; x < tileWidth; x++) tile[row + x] = data[sy * width + sameParity(x0 + x, width)]!;
-  }
-}
-
-/** The last index below `size` with the parity of `i`, or `i` itself when it lies inside. */
-function sameParity(i: number, size: number): number {
-  if (i < size) return i;
-  return size - 1 - ((size - 1 - i) & 1);
-}
-
 /** A finished JPEG beside the raw image. */
-export function previewDirectory(
-  { timeMs, offsetMinutes }: { timeMs: number; offsetMinutes: number },
-  jpeg: Uint8Array,
-  offset: number,
-): Field[] {
+function previewDirectory({ timeMs, offsetMinutes }: DngFacts, jpeg: Uint8Array, offset: number): Field[] {
   const info = jpegInfo(jpeg);
   return [
     long(TAG.NewSubfileType, 1),
@@ -301,7 +263,7 @@ export function previewDirectory(
 }
 
 /** R, G, B of every pixel. */
-export function rgbOf({ rgba, width, height }: Picture): Uint8Array {
+function rgbOf({ rgba, width, height }: Picture): Uint8Array {
   const out = new Uint8Array(width * height * 3);
   for (let i = 0, o = 0; o < out.length; i += 4, o += 3) {
     out[o] = rgba[i]!;

@@ -52,7 +52,7 @@ function creditXml(credit: Credit | undefined): string {
 
 const NAMESPACE = 'urn:velmo:capture:1';
 
-/** The note that `writeDng` kept in an XMP packet; undefined where there is none. */
+/** The note that `captureDng` kept in an XMP packet; undefined where there is none. */
 export function captureNoteOf(xmp: string | undefined): string | undefined {
   const found = new RegExp(`xmlns:velmo="${NAMESPACE}" velmo:Capture="([^"]*)"`).exec(xmp ?? '');
   return found?.[1]?.replace(/&#(\d{1,7});/g, (_, code: string) =>

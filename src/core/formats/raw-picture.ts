@@ -5,7 +5,7 @@ import type { Facts } from '../facts/facts';
 import { exifDateTime } from '../dng/exif-time';
 import { EXIF, TAG } from '../dng/tags';
 import { ascii, long, rational, short, TiffWriter, undefinedBytes, type Field } from '../dng/tiff-writer';
-import { wordsOf } from '../dng/write';
+import { wordsOf } from '../dng/capture';
 import { SOFTWARE, xmpPacket } from '../dng/xmp';
 import { afterwardsXml, withDescription, type Said } from '../dng/xmp-afterwards';
 import { developOut, developOut16 } from '../raw/develop-out';

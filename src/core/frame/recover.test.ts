@@ -4,7 +4,7 @@ import { encodeJpeg } from '../../../cli/jpeg';
 import '../../../tests/light-scenes';
 import { loadScene } from '../../../cli/scene-files';
 import { isRecord } from '../../vault/record-check.generated';
-import { writeDng } from '../dng/write';
+import { captureDng } from '../dng/capture';
 import { xmpPacket } from '../dng/xmp';
 import { jpegFacts, withFacts } from '../formats/jpeg';
 import { PREVIEW_LONG_SIDE } from '../scene/capture';
@@ -58,11 +58,11 @@ it('is the record that was lost, to the last digit', async () => {
     thumbnail: { width: 2, height: 2, rgba: new Uint8ClampedArray(16) },
   };
   const previewJpeg = encodeJpeg(new Uint8ClampedArray(16 * 16 * 4), 16, 16);
-  const without = writeDng(shot.frame, { ...bare, previewJpeg, facts: press.facts });
+  const without = captureDng(shot.frame, { ...bare, previewJpeg, facts: press.facts });
   expect(await recordFromFiles([{ format: 'dng', bytes: without }])).toBeUndefined();
-  const broken = writeDng(shot.frame, { ...bare, previewJpeg, facts: press.facts, note: '{"version":' });
+  const broken = captureDng(shot.frame, { ...bare, previewJpeg, facts: press.facts, note: '{"version":' });
   expect(await recordFromFiles([{ format: 'dng', bytes: broken }])).toBeUndefined();
-  const strange = writeDng(shot.frame, { ...bare, previewJpeg, facts: press.facts, note: '{"version":2}' });
+  const strange = captureDng(shot.frame, { ...bare, previewJpeg, facts: press.facts, note: '{"version":2}' });
   expect(isRecord(await recordFromFiles([{ format: 'dng', bytes: strange }]))).toBe(false);
 });
 

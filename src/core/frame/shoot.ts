@@ -3,7 +3,7 @@
 import { colourOfNeutral } from '../colour/camera';
 import type { Facts } from '../facts/facts';
 import { measureWhite } from '../white/measure';
-import { writeDng, type DngOptions } from '../dng/write';
+import { captureDng, type CaptureOptions } from '../dng/capture';
 import type { CameraColour } from '../colour/camera';
 import type { ExposureSettings } from '../exposure/settings';
 import { channelFigures, countImage, headroomEv } from '../raw/statistics';
@@ -66,7 +66,7 @@ export interface ShootOptions {
   readonly longSide: number;
   /** Of the same view, size, focus and aperture; made anew when absent. */
   readonly stage?: CaptureStage;
-  readonly compression: DngOptions['compression'];
+  readonly compression: CaptureOptions['compression'];
   readonly encodeJpeg: EncodeJpeg;
   /** Called with the stage and its share done; throw from it to cancel. */
   readonly onProgress?: (stage: Stage, share: number) => void;
@@ -210,7 +210,7 @@ export async function shoot(view: SceneView, press: Press, options: ShootOptions
   const text = noteText(note);
   const files: ShotFiles['files'][number][] = [];
   if (hasRaw(choice)) {
-    const bytes = writeDng(frame, {
+    const bytes = captureDng(frame, {
       ...{ compression: options.compression, thumbnail: plain, previewJpeg, facts, note: text },
       onProgress: (share) => onProgress?.('encode', share),
     });

@@ -6,7 +6,7 @@ import { encodeJpeg } from '../../../cli/jpeg';
 import { checkDng } from '../dng/check';
 import { rawFrameOf } from '../dng/file-frame';
 import { readDng } from '../dng/read';
-import { writeDng } from '../dng/write';
+import { captureDng } from '../dng/capture';
 import { stopline } from '../scopes/stopline';
 import { cfaIndex, type BayerPhase, type PerSite, type RawFrame } from '../sensor/raw-frame';
 import { developerFor, developReduced, developRegion } from './develop';
@@ -108,7 +108,7 @@ describe.each(PHASES)('a mosaic that begins at column %d, row %d of its cell', (
   it.each(['none', 'lossless-jpeg'] as const)('comes back from its file, %s', (compression) => {
     const frame = seenFrom(phase, BLACKS);
     const rgba = new Uint8ClampedArray(16 * 12 * 4);
-    const bytes = writeDng(frame, {
+    const bytes = captureDng(frame, {
       compression,
       thumbnail: { width: 16, height: 12, rgba },
       previewJpeg: encodeJpeg(rgba, 16, 12),

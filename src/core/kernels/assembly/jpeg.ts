@@ -1,5 +1,5 @@
-// Lossless JPEG, both ways: the same numbers and bytes as dng/lossless-jpeg-decode.ts and -encode.ts make. AssemblyScript. Memory is laid out by the
-// caller (dng/jpeg-kernel.ts).
+// Lossless JPEG, both ways: the same numbers and bytes as dng/codec/lossless-jpeg-decode.ts and -encode.ts make. AssemblyScript. Memory is laid out by the
+// caller (dng/codec/jpeg-kernel.ts).
 
 /** Bits that the short table looks at. */
 const SHORT: u64 = 12;

@@ -1,6 +1,6 @@
 // Lossless JPEG by a kernel: where its tables and samples lie in memory. What is right is what the decoder and the encoder do without it.
-import { wasm } from '../kernels/jpeg.generated';
-import { kernel, type Numbers } from '../kernels/kernel';
+import { wasm } from '../../kernels/jpeg.generated';
+import { kernel, type Numbers } from '../../kernels/kernel';
 
 interface Functions {
   decode(

@@ -1,8 +1,8 @@
 // Kernel and twin, bit for bit: any samples and sizes, and streams of other makers with more components, tables and predictors, whole or damaged.
 import fc from 'fast-check';
-import { allowKernels } from '../kernels/kernel';
-import { withAndWithout } from '../kernels/with-and-without';
-import { DngError } from './errors';
+import { allowKernels } from '../../kernels/kernel';
+import { withAndWithout } from '../../kernels/with-and-without';
+import { DngError } from '../errors';
 import { coderByKernel } from './jpeg-kernel';
 import { decodeLosslessJpeg } from './lossless-jpeg-decode';
 import { encodeLosslessJpeg } from './lossless-jpeg-encode';

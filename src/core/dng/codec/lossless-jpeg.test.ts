@@ -1,6 +1,6 @@
 // ITU-T T.81 Annex H. What the encoder writes is also read by independent decoders in tests/reference.
 import fc from 'fast-check';
-import { DngError } from './errors';
+import { DngError } from '../errors';
 import { decodeLosslessJpeg } from './lossless-jpeg-decode';
 import { encodeLosslessJpeg } from './lossless-jpeg-encode';
 

@@ -1,6 +1,6 @@
 // Decodes lossless JPEG (SOF3, ITU-T T.81 Annex H): 1–4 components, 2–16 bits, predictors 1–7, no subsampling,
 // no restarts. Every length is checked; a broken stream raises a DngError and never reads outside its bytes.
-import { DngError } from './errors';
+import { DngError } from '../errors';
 import { codesOf, decodeByKernel } from './jpeg-kernel';
 
 export interface LosslessJpeg {
