@@ -6,8 +6,10 @@ import { leavingDng } from '../core/frame/leaving';
 import type { FileEntry, FrameRecord } from '../core/frame/record';
 import { digestOf } from '../core/frame/digest';
 import { pictureReduced } from '../core/raw/develop-image';
-import { framingOf, partOf, type Reframe } from '../core/raw/reframe';
-import { seenSize, seenStep, storedOf, turned, type Rectangle } from '../core/raw/shown';
+import { framingOf, storedIn } from '../core/raw/framing';
+import { ownReframe, type Reframe } from '../core/raw/reframe';
+import type { LinearImage } from '../core/sensor/rgb-image';
+import { seenSize, seenStep, turned, type Rectangle } from '../core/raw/shown';
 import { countImage } from '../core/raw/statistics';
 import {
   lightBetween,
@@ -124,7 +126,7 @@ const api = {
     return {
       kind: shown.layout,
       seen: seenSize(shown),
-      framing: { own: framingOf(shown), part: partOf(shown) },
+      framing: { own: ownReframe(shown), part: framingOf(shown).part },
     };
   },
 
@@ -184,18 +186,13 @@ const api = {
     const [a, b] = [(await frames.open(first)).linear, (await frames.open(second)).linear];
     const none = { unknown: 'linear numbers are not in both' };
     if (!a || !b) return { numbers: none, moved: none, lightEv: none, places: [none, none], steeper: none };
-    const [from, to] = [a, b].map((image, i) => {
-      const shown = frames.look(i === 0 ? first.id : second.id, looks[i]!);
-      const seen = shown.layout === 'picture' ? image : shown;
-      const size = seenSize(seen);
-      const lines = seen.userCrop ?? seen.crop ?? { x: 0, y: 0, width: image.width, height: image.height };
-      const place = storedOf(
-        { x: at.x * size.width, y: at.y * size.height, width: 0, height: 0 },
-        lines,
-        seen.orientation ?? 1,
-      );
-      return { x: place.x + lines.x, y: place.y + lines.y };
-    }) as [{ x: number; y: number }, { x: number; y: number }];
+    const placeIn = (image: LinearImage, { id }: ToOpen, look: Look) => {
+      const shown = frames.look(id, look);
+      const framing = framingOf(shown.layout === 'picture' ? image : shown);
+      const { width, height } = framing.seen;
+      return storedIn(framing, { x: at.x * width, y: at.y * height, width: 0, height: 0 });
+    };
+    const [from, to] = [placeIn(a, first, looks[0]), placeIn(b, second, looks[1])];
     const moved = movedBetween(a, b, from);
     const places = [
       placeFigures(a, from, { image: b, at: to }),

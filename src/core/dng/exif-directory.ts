@@ -1,6 +1,6 @@
 // What Exif says of a capture (CIPA DC-008): the settings' own facts, the lens, the light, the time.
 import type { Facts } from '../facts/facts';
-import { seenSize, storedOf } from '../raw/shown';
+import { framingOf, storedIn } from '../raw/framing';
 import { driveOf } from '../sequence/in-use';
 import type { RawFrame } from '../sensor/raw-frame';
 import type { ExifFacts } from '../define/setting';
@@ -90,14 +90,14 @@ const USUAL_LOOK = 1 / 32;
 /** Where it was focused, in columns and rows of the stored image, as Exif counts them: before it is turned. */
 function subjectFields(frame: RawFrame, { focusedAt }: Facts): Field[] {
   if (!focusedAt) return [];
-  const part = frame.crop ?? { x: 0, y: 0, width: frame.width, height: frame.height };
-  const turn = frame.orientation ?? 1;
-  const seen = seenSize({ ...frame, crop: part, userCrop: undefined });
+  // Shares of the part that counts, whatever lines lie in it.
+  const framing = framingOf({ ...frame, userCrop: undefined });
+  const { part, seen } = framing;
   const at = { x: focusedAt.x * seen.width, y: focusedAt.y * seen.height, width: 0, height: 0 };
-  const { x, y } = storedOf(at, part, turn);
+  const { x, y } = storedIn(framing, at);
   const looked = Math.round((focusedAt.side ?? USUAL_LOOK) * Math.max(frame.width, frame.height));
   const side = Math.min(Math.max(1, looked), part.width, part.height);
-  return [short(EXIF.SubjectArea, Math.round(part.x + x), Math.round(part.y + y), side, side)];
+  return [short(EXIF.SubjectArea, Math.round(x), Math.round(y), side, side)];
 }
 
 /** Shortest and longest focal length, mm, and the widest f-number at each. */

@@ -2,8 +2,9 @@
 import type { LinearImage } from '../sensor/rgb-image';
 import { developerFor, developReduced, developRegion, type Developer } from './develop';
 import { developRgbReduced, developRgbRegion } from './develop-rgb';
-import { framed, seenRectangle, seenSize, storedOf, turned, type Rectangle } from './shown';
-import { boundsOf, placeInTilted, seenTilt, upright } from './tilt';
+import { framingOf, reachOf, seenIn } from './framing';
+import { framed, seenSize, storedOf, turned, type Rectangle } from './shown';
+import { placeInTilted, upright } from './tilt';
 
 /** Parts inside the frame lines by the image that they are of, kept for as long as that is. */
 const insides = new WeakMap<LinearImage, LinearImage>();
@@ -21,43 +22,18 @@ const levels = new WeakMap<LinearImage, LinearImage>();
 function levelOf(image: LinearImage): LinearImage {
   if (!image.tiltDeg) return image;
   let level = levels.get(image);
-  if (!level) {
-    const { width, height, tiltDeg, userCrop, crop } = image;
-    const lines = userCrop ?? crop ?? { x: 0, y: 0, width, height };
-    const around = boundsOf(lines, tiltDeg);
-    const x = Math.max(0, around.x);
-    const y = Math.max(0, around.y);
-    const inside = {
-      ...{ x, y },
-      width: Math.max(1, Math.min(width, around.x + around.width) - x),
-      height: Math.max(1, Math.min(height, around.y + around.height) - y),
-    };
-    levels.set(image, (level = { ...image, userCrop: inside, tiltDeg: undefined }));
-  }
+  if (!level)
+    levels.set(image, (level = { ...image, userCrop: reachOf(framingOf(image)), tiltDeg: undefined }));
   return level;
 }
 
 /** An image without its tilt, and what sets its turned frame lines upright: their middle in that image as it is seen, and the tilt as seen, degrees. */
 export function levelled(image: LinearImage) {
+  const { lines, seenTiltDeg } = framingOf(image);
   const level = levelOf(image);
-  return {
-    level,
-    about: aboutOf(image, level),
-    tiltDeg: seenTilt(image.tiltDeg ?? 0, image.orientation ?? 1),
-  };
-}
-
-/** Middle of turned frame lines in the level picture as it is seen, pixels. */
-function aboutOf(image: LinearImage, level: LinearImage): { x: number; y: number } {
-  const lines = image.userCrop ?? image.crop ?? { x: 0, y: 0, width: image.width, height: image.height };
-  const part = level.userCrop!;
-  const middle = {
-    x: lines.x + lines.width / 2 - part.x,
-    y: lines.y + lines.height / 2 - part.y,
-    ...{ width: 0, height: 0 },
-  };
+  const middle = { x: lines.x + lines.width / 2, y: lines.y + lines.height / 2, width: 0, height: 0 };
   // A place without extent is turned as a rectangle is.
-  return seenRectangle(middle, part, image.orientation ?? 1);
+  return { level, about: seenIn(framingOf(level), middle), tiltDeg: seenTiltDeg };
 }
 
 /** A region of what is seen, at one picture pixel a site or pixel. @throws RangeError when it leaves the picture */

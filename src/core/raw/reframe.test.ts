@@ -8,7 +8,7 @@ import { developOut, developOut16 } from './develop-out';
 import { pictureOfRegion, pictureReduced } from './develop-image';
 import {
   fitted,
-  framingOf,
+  ownReframe,
   holds,
   largest,
   levelled,
@@ -196,7 +196,7 @@ describe('lines that fit', () => {
 
 it('is none: the frame as it is; and one of a larger frame is refused', () => {
   expect(reframed(place, null)).toBe(place);
-  expect(framingOf(place)).toEqual({
+  expect(ownReframe(place)).toEqual({
     lines: { x: 0, y: 0, width: WIDTH, height: HEIGHT },
     orientation: 1 as Turn,
     tiltDeg: 0,

@@ -3,7 +3,8 @@
 import * as Type from '@sinclair/typebox';
 import type { Static } from '@sinclair/typebox';
 import type { LinearImage } from '../sensor/rgb-image';
-import { isTurn, seenRectangle, storedOf, type Rectangle, type Turn } from './shown';
+import { framingOf, type Framed } from './framing';
+import { seenRectangle, storedOf, type Rectangle, type Turn } from './shown';
 import { seenTilt } from './tilt';
 
 /** As far as lines may be turned, degrees. */
@@ -24,21 +25,10 @@ export const REFRAME = Type.Object(
 );
 export type Reframe = Readonly<Static<typeof REFRAME>>;
 
-/** Crop, lines, orientation and tilt of an image. */
-export type Framing = Pick<LinearImage, 'width' | 'height' | 'crop' | 'userCrop' | 'orientation' | 'tiltDeg'>;
-
-/** The part of an image that counts. */
-export function partOf({ width, height, crop }: Framing): Rectangle {
-  return crop ?? { x: 0, y: 0, width, height };
-}
-
 /** The framing that an image has by itself. */
-export function framingOf(image: Framing): Reframe {
-  return {
-    lines: image.userCrop ?? partOf(image),
-    orientation: isTurn(image.orientation) ? image.orientation : 1,
-    tiltDeg: image.tiltDeg ?? 0,
-  };
+export function ownReframe(image: Framed): Reframe {
+  const { lines, turn, tiltDeg } = framingOf(image);
+  return { lines, orientation: turn, tiltDeg };
 }
 
 /** @param reframe null for its own. @throws RangeError for lines that leave the image: they are of another one */

@@ -18,7 +18,13 @@ export function isTurn(value: number | undefined): value is Turn {
 }
 
 /** Width and height as the picture is seen. */
-export function seenSize({ width, height, crop, userCrop, orientation = 1 }: LinearImage): {
+export function seenSize({
+  width,
+  height,
+  crop,
+  userCrop,
+  orientation = 1,
+}: Pick<LinearImage, 'width' | 'height' | 'crop' | 'userCrop' | 'orientation'>): {
   width: number;
   height: number;
 } {

@@ -2,8 +2,9 @@
 import { CLIP_B, CLIP_G, CLIP_R } from '../scopes/mark-bits';
 import { cfaIndex, clipLevel } from '../sensor/raw-frame';
 import type { LinearImage } from '../sensor/rgb-image';
-import { seenRectangle, seenSize, storedOf, type Rectangle } from '../raw/shown';
-import { boundsOf, placeInTilted, seenTilt } from '../raw/tilt';
+import { framingOf, seenIn, storedIn, type Framing } from '../raw/framing';
+import type { Rectangle } from '../raw/shown';
+import { boundsOf, placeInTilted } from '../raw/tilt';
 
 /** A region of what is seen of an image, as width × height pixels. */
 export interface View {
@@ -18,27 +19,24 @@ const BIT_OF_COMPONENT = [CLIP_R, CLIP_G, CLIP_B] as const;
 /** Sets the bits of the colours that are clipped anywhere in what a pixel stands for; of a mosaic in all of a cell of 2×2 sites. @param mask one number a pixel of the view */
 export function markClipped(image: LinearImage, view: View, mask: Uint16Array): void {
   const { region, width, height } = view;
-  const turn = image.orientation ?? 1;
-  const lines = image.userCrop ?? image.crop ?? { x: 0, y: 0, width: image.width, height: image.height };
-  const size = seenSize(image);
-  const tilt = seenTilt(image.tiltDeg ?? 0, turn);
+  const framing = framingOf(image);
+  const { seen: size, seenTiltDeg: tilt } = framing;
   const middle = { x: size.width / 2, y: size.height / 2 };
   const [across, down] = [width / region.width, height / region.height];
   const mark = (column: number, row: number, bits: number) => {
-    const at = seenRectangle({ x: column - lines.x, y: row - lines.y, width: 1, height: 1 }, lines, turn);
+    const at = seenIn(framing, { x: column, y: row, width: 1, height: 1 });
     const centre = { x: at.x + 0.5, y: at.y + 0.5 };
     const place = tilt === 0 ? centre : placeInTilted(centre, middle, middle, -tilt);
     const x = Math.floor((place.x - region.x) * across);
     const y = Math.floor((place.y - region.y) * down);
     if (x >= 0 && y >= 0 && x < width && y < height) mask[y * width + x]! |= bits;
   };
-  forClipped(image, reachOf(image, lines, region, tilt), mark);
+  forClipped(image, shownBy(framing, region), mark);
 }
 
 /** Columns and rows of the image that a region may show. */
-function reachOf(image: LinearImage, lines: Rectangle, region: Rectangle, tilt: number): Rectangle {
-  const turn = image.orientation ?? 1;
-  const size = seenSize(image);
+function shownBy(framing: Framing, region: Rectangle): Rectangle {
+  const { stored: image, seen: size, seenTiltDeg: tilt } = framing;
   let around = region;
   if (tilt !== 0) {
     // About the middle of all that is seen, as the lines are turned.
@@ -48,13 +46,12 @@ function reachOf(image: LinearImage, lines: Rectangle, region: Rectangle, tilt: 
     };
     around = boundsOf({ ...far, width: size.width - 2 * far.x, height: size.height - 2 * far.y }, tilt);
   }
-  const stored = storedOf(around, lines, turn);
-  const x = Math.max(0, stored.x + lines.x - 2);
-  const y = Math.max(0, stored.y + lines.y - 2);
+  const stored = storedIn(framing, around);
+  const [x, y] = [Math.max(0, stored.x - 2), Math.max(0, stored.y - 2)];
   return {
     ...{ x, y },
-    width: Math.min(image.width, stored.x + lines.x + stored.width + 2) - x,
-    height: Math.min(image.height, stored.y + lines.y + stored.height + 2) - y,
+    width: Math.min(image.width, stored.x + stored.width + 2) - x,
+    height: Math.min(image.height, stored.y + stored.height + 2) - y,
   };
 }
 

@@ -4,8 +4,8 @@ import type { WhitePoint } from '../colour/temperature';
 import { pictureOfRegion, pictureReduced } from '../raw/develop-image';
 import { printed } from '../raw/printed';
 import { reframed, type Reframe } from '../raw/reframe';
-import { seenSize, storedOf, type Rectangle } from '../raw/shown';
-import { boundsOf } from '../raw/tilt';
+import { framingOf, reachOf, storedIn } from '../raw/framing';
+import { seenSize, type Rectangle } from '../raw/shown';
 import { countImage } from '../raw/statistics';
 import { drawMarks, markPicture, type MarkColours } from '../scopes/marks';
 import { pictureHistogram, type PictureHistogram } from '../scopes/picture-histogram';
@@ -108,10 +108,9 @@ function regionReduced(
 
 /** The image with its lines about a region of what is seen. */
 function onlyRegion(image: LinearImage, region: Rectangle): LinearImage {
-  const lines = image.userCrop ?? image.crop ?? { x: 0, y: 0, width: image.width, height: image.height };
-  const turn = image.orientation ?? 1;
-  const stored = storedOf(region, lines, turn);
-  const level = { ...stored, x: stored.x + lines.x, y: stored.y + lines.y };
+  const framing = framingOf(image);
+  const { lines } = framing;
+  const level = storedIn(framing, region);
   if (!image.tiltDeg) return { ...image, userCrop: level };
   // The middle of a part of turned lines lies turned about theirs.
   const angle = (image.tiltDeg * Math.PI) / 180;
@@ -141,15 +140,7 @@ export function viewFigures(image: LinearImage, region: Rectangle): ViewFigures 
 
 /** Numbers under a region; of turned lines those of the rectangle around it. */
 function rawOf(image: LinearImage, region: Rectangle): LinearImage {
-  const { userCrop } = onlyRegion(image, region);
-  const around = image.tiltDeg ? boundsOf(userCrop!, image.tiltDeg) : userCrop!;
-  const x = Math.max(0, around.x);
-  const y = Math.max(0, around.y);
-  const crop = {
-    ...{ x, y },
-    width: Math.max(1, Math.min(image.width, around.x + around.width) - x),
-    height: Math.max(1, Math.min(image.height, around.y + around.height) - y),
-  };
+  const crop = reachOf(framingOf(onlyRegion(image, region)));
   return { ...image, crop, userCrop: undefined, tiltDeg: undefined };
 }
 
