@@ -226,11 +226,20 @@ export async function tapOn(page: Page, element: ElementHandle): Promise<void> {
   await tapAt(page, x, y);
 }
 
+/** A finger rests so long in a tap, s. */
+const TAP_S = 0.06;
+
 export async function tapAt(page: Page, x: number, y: number): Promise<void> {
   const session = await page.createCDPSession();
+  // How long the finger rests is told: a browser that is busy between the two would have it rest for as long.
+  const timestamp = Date.now() / 1000;
   await Promise.all([
-    session.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x, y }] }),
-    session.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] }),
+    session.send('Input.dispatchTouchEvent', {
+      type: 'touchStart',
+      touchPoints: [{ x, y }],
+      timestamp: timestamp - TAP_S,
+    }),
+    session.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [], timestamp }),
   ]);
   await session.detach();
 }

@@ -38,7 +38,7 @@ export function FrameScreen({ id }: { id: string }) {
 }
 
 function OpenFrame({ record }: { record: FrameRecord }) {
-  const { wide, low, side, view, scopeWidth } = useSizes();
+  const { wide, low, side, view, scopeWidth } = useSizes({ bars: 128, share: 0.52 });
   const frame = useFrameInView(record, view);
   const neighbours = useNeighbours(record);
   const { step, beside } = neighbours;
