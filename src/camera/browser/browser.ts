@@ -2,68 +2,34 @@
 // leave when the finder is opened, and the device is let go when it is closed.
 import * as Comlink from 'comlink';
 import type { Body, Optic } from '../../core/body/body';
-import type { WhitePoint } from '../../core/colour/temperature';
-import type { SettingValues } from '../../core/setting/settings';
-import { eventSource, type EventSource } from '../../workers/events';
-import { hire, PATIENCE_MS, WorkerGone, WorkerReplaced, type Hired } from '../../workers/hire';
+import { eventSource } from '../../workers/events';
+import { hire, PATIENCE_MS, WorkerReplaced, type Hired } from '../../workers/hire';
 import type { Order } from '../order';
 import type { Camera, CameraEvent, Sequence, Shot, ShotEvent } from '../port';
 import type { Report } from '../report';
-import {
-  capabilities,
-  GONE,
-  listOptics,
-  NO_PICTURE,
-  openDevice,
-  openingTrouble,
-  unopened,
-  type Opened,
-} from './device';
+import { capabilities, GONE, listOptics, unopened, type Opened } from './device';
 import type { LookerApi } from './looker.worker';
-import { pump, streamOfFrames } from './frames';
-import { takeStill } from './still';
 import {
-  capabilitiesOf,
-  constraintsOf,
-  exposureOf,
-  standingOf,
-  type TrackCapabilities,
-  type TrackSettings,
-} from './track-settings';
+  abilitiesOf,
+  broken,
+  close,
+  follow,
+  relist,
+  settingsOf,
+  tell,
+  whiteOnPictureOf,
+  type Session,
+} from './session';
+import { takeStill } from './still';
+import { exposureOf, standingOf } from './track-settings';
 
 /** What a device does by itself is looked up this often. */
 const LOOK_MS = 250;
 /** A JPEG of 12 MP. */
 const TYPICAL_FRAME_BYTES = 5e6;
 
-/** What is open: one finder and, once the person has agreed, one device. */
-interface Session {
-  readonly worker: Hired<LookerApi>;
-  readonly events: EventSource<CameraEvent>;
-  readonly signal: AbortSignal;
-  opened?: Opened;
-  /** What the person chose when the device had no id yet. */
-  alias?: string;
-  /** The settings that the track was last given. */
-  given?: string;
-  /** An optic that did not open, or is gone: it is asked for again by the person only. */
-  troubled?: string;
-  /** What it could do when it was last looked up. */
-  can?: string;
-  stopPump?: () => void;
-  /** The worker has come and was given its canvas: a picture that does not come now is the device's fault. */
-  looks?: boolean;
-  /** Ends what was opened and gives no picture. */
-  waits?: ReturnType<typeof setTimeout>;
-}
-
-export function browserCamera(): Camera {
-  let optics: readonly Optic[] = unopened();
-  let session: Session | undefined;
-  let order: Order | undefined;
-  let carrying = false;
-
-  const body = (): Body => ({
+function bodyOf(optics: readonly Optic[]): Body {
+  return {
     id: 'browser',
     name: 'This device’s camera',
     says: 'What the browser lends: a finished picture, no raw. It asks for your leave.',
@@ -72,7 +38,14 @@ export function browserCamera(): Camera {
     megapixels: { unknown: 'the browser does not tell it' },
     typicalFrameBytes: TYPICAL_FRAME_BYTES,
     arrangedWorld: false,
-  });
+  };
+}
+
+export function browserCamera(): Camera {
+  let optics: readonly Optic[] = unopened();
+  let session: Session | undefined;
+  let order: Order | undefined;
+  let carrying = false;
 
   /** Carries out the newest order; what was ordered meanwhile comes after. */
   async function carryOut(): Promise<void> {
@@ -88,115 +61,37 @@ export function browserCamera(): Camera {
     }
   }
 
-  async function follow(now: Session, to: Order): Promise<void> {
-    if (now.troubled === to.optic) return;
-    now.troubled = undefined;
-    try {
-      if (!now.opened || (to.optic !== now.opened.id && to.optic !== now.alias))
-        await openTrack(now, to.optic);
-      if (now.signal.aborted || !now.opened) return;
-      const { track } = now.opened;
-      const key = JSON.stringify([to.settings, to.lockedEv100 !== null]);
-      if (now.given !== key) {
-        const asked = constraintsOf(
-          to.settings,
-          capabilities(track),
-          to.lockedEv100 !== null,
-          settingsOf(track),
-        );
-        now.given = key;
-        if (Object.keys(asked).length > 0) {
-          await track
-            .applyConstraints({ advanced: [asked as MediaTrackConstraintSet] })
-            .catch((error: unknown) => {
-              now.events.push({ kind: 'note', message: `The camera refused a setting: ${messageOf(error)}` });
-            });
-        }
-      }
-      tell(now, to);
-    } catch (error) {
-      if (now.signal.aborted) return;
-      now.troubled = to.optic;
-      now.events.push({ kind: 'fault', message: openingTrouble(error) });
-    }
-  }
-
-  function tell(now: Session, to: Order): void {
-    if (!now.opened) return;
-    const { track, id } = now.opened;
-    const told = settingsOf(track);
-    const can = capabilities(track);
-    const asked = {
-      order: to,
-      whiteOnPicture: whiteOnPictureOf(to.settings, can),
-      optic: id,
-      view: id,
-      standing: standingOf(told, can),
-      exposure: exposureOf(told),
-    };
-    now.worker.call((api) => api.set(asked)).catch(() => undefined);
-  }
-
-  async function openTrack(now: Session, id: string): Promise<void> {
-    close(now);
-    const opened = await openDevice(id);
-    if (now.signal.aborted) {
-      stop(opened);
-      return;
-    }
-    now.opened = opened;
-    now.alias = id;
+  /** What the device does by itself is told with the frames that follow. */
+  function lookUp(now: Session): void {
+    if (!order || !now.opened || carrying) return;
+    if (now.can === abilitiesOf(now.opened)) return tell(now, order);
+    // Some browsers learn only after a while what a device can do.
     now.given = undefined;
-    opened.track.addEventListener('ended', () => {
-      if (now.opened !== opened) return;
-      now.worker.call((api) => api.ended(GONE)).catch(() => undefined);
-      now.troubled = order?.optic;
-      close(now);
-      now.events.push({ kind: 'fault', message: GONE });
+    void relist(now).then(carryOut);
+  }
+
+  function begin(signal: AbortSignal): Session {
+    const events = eventSource<CameraEvent>((a, b) => a.kind === b.kind && a.kind === 'report');
+    const worker = hire<LookerApi>({
+      what: 'The finder',
+      start: () => new Worker(new URL('./looker.worker.ts', import.meta.url), { name: 'looker' }),
+      working: () => mine.opened !== undefined && (order?.running ?? false),
+      onFault: (error) => {
+        close(mine);
+        events.push({ kind: 'fault', message: error.message, again: error instanceof WorkerReplaced });
+      },
     });
-    awaitPicture(now, opened);
-    await relist(now);
-    const frames = streamOfFrames(opened.track);
-    if (frames) {
-      now.worker
-        .call((api) => api.frames(Comlink.transfer(frames, [frames as unknown as Transferable])))
-        .catch((error: unknown) => broken(now, error));
-    } else {
-      now.stopPump = pump(
-        opened.stream,
-        (bitmap) => now.worker.call((api) => api.picture(Comlink.transfer(bitmap, [bitmap]))),
-        (error) => broken(now, error),
-      );
-    }
-  }
-
-  /** Tells of a device that is open and gives no picture. A finder that rests, or has not come yet, shows none of anybody's. */
-  function awaitPicture(now: Session, opened: Opened): void {
-    now.waits = setTimeout(() => {
-      if (now.opened !== opened) return;
-      if (!order?.running || !now.looks) return awaitPicture(now, opened);
-      now.troubled = order.optic;
-      close(now);
-      now.events.push({ kind: 'fault', message: NO_PICTURE });
-    }, PATIENCE_MS);
-  }
-
-  async function relist(now: Session): Promise<void> {
-    if (!now.opened) return;
-    now.can = JSON.stringify(capabilitiesOf(capabilities(now.opened.track)));
-    optics = await listOptics(now.opened, optics);
-    if (now.opened) now.events.push({ kind: 'bodies', optic: now.opened.id });
-  }
-
-  function broken(now: Session, error: unknown): void {
-    // One that broke or was closed is told of elsewhere.
-    if (error instanceof WorkerGone || now.signal.aborted) return;
-    now.events.push({ kind: 'fault', message: `The finder broke: ${messageOf(error)}` });
+    const mine: Session = {
+      ...{ worker, events, signal },
+      order: () => order,
+      onOptics: async (opened) => void (optics = await listOptics(opened, optics)),
+    };
+    return mine;
   }
 
   return {
     get bodies() {
-      return [body()];
+      return [bodyOf(optics)];
     },
 
     apply: (next) => {
@@ -205,71 +100,30 @@ export function browserCamera(): Camera {
     },
 
     open: async function* (canvas, signal) {
-      const events = eventSource<CameraEvent>((a, b) => a.kind === b.kind && a.kind === 'report');
-      const worker = hire<LookerApi>({
-        what: 'The finder',
-        start: () => new Worker(new URL('./looker.worker.ts', import.meta.url), { name: 'looker' }),
-        working: () => mine.opened !== undefined && (order?.running ?? false),
-        onFault: (error) => {
-          close(mine);
-          events.push({ kind: 'fault', message: error.message, again: error instanceof WorkerReplaced });
-        },
-      });
-      const mine: Session = { worker, events, signal };
       if (signal.aborted) return;
+      const mine = begin(signal);
       session = mine;
       const onDevices = () => void relist(mine);
       const devices = (navigator as { mediaDevices?: MediaDevices }).mediaDevices;
       devices?.addEventListener('devicechange', onDevices);
-      // What the device does by itself is told with the frames that follow.
-      const looking = setInterval(() => {
-        if (!order || !mine.opened || carrying) return;
-        // Some browsers learn only after a while what a device can do.
-        const can = JSON.stringify(capabilitiesOf(capabilities(mine.opened.track)));
-        if (mine.can !== can) {
-          mine.given = undefined;
-          void relist(mine).then(carryOut);
-        } else tell(mine, order);
-      }, LOOK_MS);
-      const late = setTimeout(
-        () => events.push({ kind: 'fault', message: 'The finder does not come' }),
-        PATIENCE_MS,
-      );
+      const looking = setInterval(() => lookUp(mine), LOOK_MS);
+      const told = draw(mine, canvas);
       signal.addEventListener(
         'abort',
         () => {
-          clearTimeout(late);
+          told();
           clearInterval(looking);
           devices?.removeEventListener('devicechange', onDevices);
           close(mine);
-          worker.dismiss('The finder was closed');
+          mine.worker.dismiss('The finder was closed');
           if (session === mine) session = undefined;
-          events.end();
+          mine.events.end();
         },
         { once: true },
       );
-      const offscreen = canvas.transferControlToOffscreen();
-      void worker
-        .ready()
-        .finally(() => clearTimeout(late))
-        .then(() =>
-          worker.call((api) =>
-            api.open(
-              Comlink.transfer(offscreen, [offscreen]),
-              Comlink.proxy((report: Report) => {
-                // One that was under way when the device ended would make a dead finder look alive.
-                if (!mine.opened) return;
-                clearTimeout(mine.waits);
-                events.push({ kind: 'report', report });
-              }),
-            ),
-          ),
-        )
-        .then(() => (mine.looks = true))
-        .catch((error: unknown) => broken(mine, error));
       // What was ordered before the finder was opened.
       void carryOut();
-      yield* events.read();
+      yield* mine.events.read();
     },
 
     take: (sequence, { cancel }) => {
@@ -279,16 +133,29 @@ export function browserCamera(): Camera {
   };
 }
 
-function close(session: Session): void {
-  clearTimeout(session.waits);
-  session.stopPump?.();
-  session.stopPump = undefined;
-  if (session.opened) stop(session.opened);
-  session.opened = undefined;
-}
-
-function stop({ stream }: Opened): void {
-  for (const track of stream.getTracks()) track.stop();
+/** Has the looker draw on a canvas, and tells when it does not come. Returns a function that leaves that untold. */
+function draw(mine: Session, canvas: HTMLCanvasElement): () => void {
+  const { worker, events } = mine;
+  const late = setTimeout(
+    () => events.push({ kind: 'fault', message: 'The finder does not come' }),
+    PATIENCE_MS,
+  );
+  const onReport = (report: Report) => {
+    // One that was under way when the device ended would make a dead finder look alive.
+    if (!mine.opened) return;
+    clearTimeout(mine.waits);
+    events.push({ kind: 'report', report });
+  };
+  const offscreen = canvas.transferControlToOffscreen();
+  void worker
+    .ready()
+    .finally(() => clearTimeout(late))
+    .then(() =>
+      worker.call((api) => api.open(Comlink.transfer(offscreen, [offscreen]), Comlink.proxy(onReport))),
+    )
+    .then(() => (mine.looks = true))
+    .catch((error: unknown) => broken(mine, error));
+  return () => clearTimeout(late);
 }
 
 async function* take(
@@ -347,22 +214,4 @@ async function shotOf(
     whiteOnPicture: whiteOnPictureOf(facts.set, can),
   };
   return worker.call((api) => api.take(ask, Comlink.proxy(onProgress)));
-}
-
-/** White that has to be put on the picture; null where the device makes it, or the person left it to the device. */
-function whiteOnPictureOf(
-  { white }: Partial<Pick<SettingValues, 'white'>>,
-  can: TrackCapabilities,
-): WhitePoint | null {
-  return white && !white.auto && capabilitiesOf(can).white === undefined
-    ? { kelvin: white.exact, tint: white.tint }
-    : null;
-}
-
-function settingsOf(track: MediaStreamTrack): TrackSettings {
-  return track.getSettings() as TrackSettings;
-}
-
-function messageOf(error: unknown): string {
-  return error instanceof Error ? error.message || error.name : String(error);
 }
