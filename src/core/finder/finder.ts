@@ -13,7 +13,7 @@ import {
   type Resolved,
 } from '../exposure/automatic';
 import type { AutomaticRules } from '../exposure/control';
-import { extendedStops, lightPassing, type ExposureSettings } from '../exposure/settings';
+import { extendedStops, type ExposureSettings } from '../exposure/settings';
 import type { FramePoint } from '../meter/luminance-map';
 import type { MeterAim, PatternId } from '../meter/pattern';
 import { readPin, type Pin, type PinReading } from '../meter/pins';
@@ -22,39 +22,26 @@ import { developerFor, developRegion, type Developer } from '../raw/develop';
 import { baselineExposureEv } from '../raw/tone';
 import { printed } from '../raw/printed';
 import { countSites, type SiteCounts } from '../raw/statistics';
-import {
-  disagreement,
-  drawMarks,
-  markBright,
-  markPicture,
-  markRaw,
-  type Disagreement,
-} from '../scopes/marks';
-import { BLACK, CLIP_ALL, FLOOR_ALL, WHITE, ZEBRA } from '../scopes/mark-bits';
-import { zebraOnPicture, zebraOnRaw, type ZebraOn } from '../scopes/zebra';
+import type { Disagreement } from '../scopes/marks';
 import { floorSignal, type RawFrame } from '../sensor/raw-frame';
 import { noiseModel } from '../sensor/sensor';
 import type { Print } from '../setting/print';
 import type { SettingValues } from '../setting/settings';
-import { dotted, lightUp, MARK_COLOURS, READ_FROM, type PeakingMark } from './drawing';
+import { countings } from './counting';
+import { dotted, lightUp, READ_FROM, type PeakingMark } from './drawing';
 import { focusFollower, type FocusInUse, type FocusKept } from '../focus/follow';
-import { distanceAt, drawDepth, drawSharp, type SharpRange } from './depth';
+import { distanceAt, drawDepth } from './depth';
+import { marking, type MarksAsk } from './marking';
 import { outlooks, type Outlook, type OutlookAsk } from './outlook';
 import { whiteFollower, type WhiteInUse } from '../white/follow';
 import { readRing, type Ring, type RingReading } from '../white/ring';
+import { peaksShown } from './peaks-shown';
 import type { Moment, Observed, Source } from './source';
 
 /** A spot that is dragged about asks for a new reading each frame. */
 const MOST_READINGS = 64;
 /** While the automatic focus searches every third frame shows where the lens stands. */
 const SEARCH_SHOWN = 3;
-/** While the lens is moved every third frame shows what peaks. */
-const PEAKS_SHOWN = 3;
-/** Frames of a view before the first look at what peaks, which takes the longest. */
-const PEAKS_FROM = 3;
-/** Frames after which moving light is counted again, and while the lens is being focused, which makes all of it anew. */
-const COUNT_EVERY = 4;
-const COUNT_LATER = 12;
 
 export interface FinderAsk {
   readonly settings: SettingValues;
@@ -73,17 +60,6 @@ export interface FinderAsk {
   readonly outlook: OutlookAsk;
   /** Where white is measured from a thing; null while it is not. */
   readonly ring: Ring | null;
-}
-
-/** What is drawn over the picture. */
-export interface MarksAsk {
-  readonly rawClip: boolean;
-  readonly rawFloor: boolean;
-  readonly pictureWhite: boolean;
-  readonly pictureBlack: boolean;
-  readonly zebra: ZebraOn | null;
-  /** What is sharp, where that is to be marked. */
-  readonly inFocus: SharpRange | null;
 }
 
 export interface FinderFrame {
@@ -159,10 +135,61 @@ export function meteredFor(pattern: PatternId, ev100: number, { iso }: ExposureC
   return pattern === 'highlight' && !iso.auto ? ev100 + extendedStops(iso.exact) : ev100;
 }
 
-/** Key of the settings that light on single points depends on, beside what moves. */
-function countingKey(settings: ExposureSettings): string {
-  const { compensationEv: _, iso: __, ...of } = settings;
-  return JSON.stringify(of);
+/** Readings of a view's meter: its light stands still, and what was read of it stays true. */
+function readingsOf({ sight }: Source): (pattern: PatternId, aim: MeterAim) => Reading {
+  const readings = new Map<string, Reading>();
+  return (pattern, aim) => {
+    const key = JSON.stringify([pattern, aim]);
+    const known = readings.get(key);
+    if (known) return known;
+    if (readings.size > MOST_READINGS) readings.clear();
+    const reading = readMeter(sight, pattern, aim);
+    readings.set(key, reading);
+    return reading;
+  };
+}
+
+/** The settings that the automatic comes to, frame after frame. */
+function resolving(source: Source) {
+  let plan: { rules: AutomaticRules | 'full'; plan: AutomaticPlan } | undefined;
+  let previous: ExposureSettings | undefined;
+  return ({ settings, freely, habitEv }: FinderAsk, meteredEv100: number) => {
+    const rules = freely ? 'full' : settings.rules;
+    if (plan?.rules !== rules) plan = { rules, plan: planFor(source, rules) };
+    const compensationEv = totalCompensation(settings.compensationEv, habitEv);
+    const resolved = resolveExposure({ ...settings, compensationEv }, meteredEv100, plan.plan, previous);
+    previous = resolved.settings;
+    return { plan: plan.plan, resolved };
+  };
+}
+
+/**
+ * The distance that the picture shows. While the lens searches it follows more slowly: all of it is made anew for another focus. Before it has found
+ * anything for the first time there is no picture in focus to be left, and what is in focus is wanted soonest.
+ */
+function followedFocus(): (focus: FocusInUse, number: number) => number {
+  /** The lens came to rest since this finder began. */
+  let rested = false;
+  let shownM: number | undefined;
+  return ({ state, focusM }, number) => {
+    const searching = state === 'searching';
+    if (!searching && state !== 'waiting') rested = true;
+    const follows = !searching || (rested && number % SEARCH_SHOWN === 0);
+    shownM = follows ? focusM : (shownM ?? focusM);
+    return shownM;
+  };
+}
+
+/** Develops frames into `rgba`; what development needs to know is made anew only for another white, print or low ISO. */
+function developing(width: number, height: number, rgba: Uint8ClampedArray<ArrayBuffer>) {
+  let made: { iso: number; colour: CameraColour; print: Print | null; developer: Developer } | undefined;
+  return ({ frame, print }: Pick<FinderFrame, 'frame' | 'print'>) => {
+    const iso = Math.min(100, frame.settings.iso);
+    const { colour } = frame;
+    if (made?.iso !== iso || made.colour !== colour || made.print !== print)
+      made = { iso, colour, print, developer: developerFor(printed(frame, print)) };
+    developRegion(frame, made.developer, { x: 0, y: 0, width, height }, rgba);
+  };
 }
 
 /**
@@ -173,36 +200,17 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
   const { width, height } = source;
   const rgba = new Uint8ClampedArray(width * height * 4);
   const outlookFor = outlooks(source.sensor);
-  const mask = new Uint16Array(width * height);
-  const striped = { key: '', held: new Uint8Array(width * height) };
-  let observed: Observed | undefined;
-  let sinceCounted = 0;
-  let countedFor: string | null = null;
-  let plan: { rules: AutomaticRules | 'full'; plan: AutomaticPlan } | undefined;
-  let previous: ExposureSettings | undefined;
-  const follower = whiteFollower(source.matrices, atOnce);
+  const read = readingsOf(source);
+  const resolve = resolving(source);
   const focuser = focusFollower(source, kept);
+  const followed = followedFocus();
+  const count = countings(outlookFor, width, atOnce);
+  const follower = whiteFollower(source.matrices, atOnce);
+  const mark = marking(source, rgba);
+  const peaks = peaksShown(source);
+  let observed: Observed | undefined;
   let colour: CameraColour | undefined;
-  let shownM: number | undefined;
-  /** The lens came to rest since this finder began. */
-  let rested = false;
-  /** What peaks, what that was told for, and what it was last wanted for. */
-  let framesHere = 0;
-  let peaking: { wanted: string; key?: string; samples?: Uint32Array } | undefined;
   let counts: SiteCounts | undefined;
-  let developer: { iso: number; colour: CameraColour; print: Print | null; developer: Developer } | undefined;
-
-  // A view's light stands still; what was read of it stays true.
-  const readings = new Map<string, Reading>();
-  const read = (pattern: PatternId, aim: MeterAim): Reading => {
-    const key = JSON.stringify([pattern, aim]);
-    const known = readings.get(key);
-    if (known) return known;
-    if (readings.size > MOST_READINGS) readings.clear();
-    const reading = readMeter(source.sight, pattern, aim);
-    readings.set(key, reading);
-    return reading;
-  };
 
   return {
     width,
@@ -214,13 +222,8 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
       const aim = aimOf(ask);
       const reading = read(pattern, aim);
       const whole = read('whole', aim);
-      const rules = ask.freely ? 'full' : settings.rules;
-      if (plan?.rules !== rules) plan = { rules, plan: planFor(source, rules) };
       const metered = ask.lockedEv100 ?? meteredFor(pattern, reading.ev100, settings);
-      const compensationEv = totalCompensation(settings.compensationEv, ask.habitEv);
-      const controls = { ...settings, compensationEv };
-      const resolved = resolveExposure(controls, metered, plan.plan, previous);
-      previous = resolved.settings;
+      const { plan, resolved } = resolve(ask, metered);
       const pins = ask.pins.map((pin) => readPin(source.sight, pin, resolved.settings));
       lap?.('meter');
       const focus = focuser.next({
@@ -229,53 +232,25 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
         again: ask.focusAgain,
         timeS: moment.timeS,
       });
-      // While the lens searches the picture follows it more slowly: all of it is made anew for another focus. Before it has found anything for
-      // the first time there is no picture in focus to be left, and what is in focus is wanted soonest.
-      const searching = focus.state === 'searching';
-      if (!searching && focus.state !== 'waiting') rested = true;
-      const follows = !searching || (rested && number % SEARCH_SHOWN === 0);
-      const focusM = follows ? focus.focusM : (shownM ?? focus.focusM);
-      shownM = focusM;
+      const focusM = followed(focus, number);
       observed = source.observe({ settings: resolved.settings, focusM, number, moment, colour });
-      const counting = countingKey(resolved.settings);
-      if (atOnce && countedFor === null) {
-        // The first frame must not wait: its own averages are near enough until the next.
-        outlookFor.count({ light: observed.light, width });
-        countedFor = '';
-      } else if (
-        // Until the lens rests, averages do.
-        !(searching && countedFor === '') &&
-        (countedFor !== counting || ++sinceCounted >= (observed.refocused ? COUNT_LATER : COUNT_EVERY))
-      ) {
-        // What moves is counted anew once in a while: figures that change faster cannot be read.
-        sinceCounted = 0;
-        const points = observed.points(countedFor !== counting);
-        if (points) outlookFor.count(points);
-        countedFor = counting;
-      }
+      count(observed, resolved.settings, focus.state === 'searching');
       lap?.('light');
       const exposed = observed.expose();
       lap?.('expose');
-      const counted = countSites(exposed, counts);
-      counts = counted;
+      counts = countSites(exposed, counts);
       const white = follower.next(exposed, settings.white, ask.lockedEv100 !== null);
       ({ colour } = white);
       const frame = { ...exposed, colour };
       const measured: FinderFrame = {
-        frame,
-        white,
+        ...{ frame, white, reading, pins, plan, resolved, focus },
         print: settings.print,
         ring:
           ask.ring &&
           readRing(exposed, source.matrices, ask.ring, noiseModel(source.sensor, exposed.settings.iso)),
-        counted,
-        reading,
+        counted: counts,
         wholeEv100: whole.ev100,
         meteredEv100: metered,
-        pins,
-        plan: plan.plan,
-        resolved,
-        focus,
         outlook: outlookFor.at(resolved.settings, ask.outlook),
         floorEv: Math.log2(floorSignal(frame.noise) / (frame.white - frame.black)),
         midGreyEv: Math.log2(0.18) - baselineExposureEv(resolved.settings),
@@ -284,57 +259,11 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
       return measured;
     },
     focusKept: () => focuser.kept(),
-    develop: ({ frame, print }) => {
-      const iso = Math.min(100, frame.settings.iso);
-      const { colour } = frame;
-      if (developer?.iso !== iso || developer.colour !== colour || developer.print !== print)
-        developer = { iso, colour, print, developer: developerFor(printed(frame, print)) };
-      developRegion(frame, developer.developer, { x: 0, y: 0, width, height }, rgba);
-    },
-    mark: ({ frame, outlook }, { rawClip, rawFloor, pictureWhite, pictureBlack, zebra, inFocus }, told) => {
-      // Under whatever else is marked.
-      if (inFocus && source.depth) drawSharp(source.depth, inFocus, rgba, width, height);
-      if (!rawClip && !rawFloor && !pictureWhite && !pictureBlack && !zebra && !told) return null;
-      mask.fill(0);
-      // What is told needs more than what is drawn; the rest is left out of the drawing.
-      const wanted =
-        (rawClip ? CLIP_ALL : 0) |
-        (rawFloor ? FLOOR_ALL : 0) |
-        (pictureWhite ? WHITE : 0) |
-        (pictureBlack ? BLACK : 0);
-      if (rawClip || rawFloor || told) markRaw(frame, { clip: rawClip || told, floor: rawFloor }, mask);
-      if (pictureWhite || pictureBlack || told)
-        markPicture(rgba, { white: pictureWhite || told, black: pictureBlack || told }, mask);
-      if (told) markBright(rgba, mask);
-      const said = told ? disagreement(mask) : null;
-      if (zebra?.of === 'raw')
-        zebraOnRaw(observed!.light, width, outlook.levels, outlook.response, zebra.belowClip12, mask);
-      else if (zebra) {
-        // Another exposure starts anew: only noise is held back.
-        const { shutterS, iso, apertureN } = frame.settings;
-        const of = `${shutterS} ${iso} ${apertureN} ${zebra.percent}`;
-        if (striped.key !== of) striped.held.fill(0);
-        striped.key = of;
-        zebraOnPicture(rgba, zebra.percent, striped.held, mask);
-      }
-      drawMarks(rgba, mask, width, MARK_COLOURS, wanted | ZEBRA);
-      return said;
-    },
-    markPeaks: ({ frame, focus, wholeEv100 }, number, { strength, colour: lit }) => {
+    develop: developing(width, height, rgba),
+    mark: ({ frame, outlook }, which, told) => mark({ frame, outlook, light: observed!.light }, which, told),
+    markPeaks: ({ frame: { settings }, focus, wholeEv100: ev100 }, number, { strength, colour: lit }) => {
       if (focus.state === 'searching') return null;
-      const { settings } = frame;
-      const { focusM } = focus;
-      const key = `${focusM} ${settings.apertureN} ${lightPassing(settings)} ${strength}`;
-      const stands = peaking?.wanted === key;
-      if (!stands) peaking = { ...peaking, wanted: key };
-      // A view that is about to be replaced is not worth the first look.
-      if (!peaking!.key && ++framesHere < PEAKS_FROM) return null;
-      if (peaking!.key !== key && (stands || number % PEAKS_SHOWN === 0 || !peaking!.key)) {
-        const samples = source.peaks({ settings, focusM, ev100: wholeEv100, strength, seed: number });
-        if (!samples) return null;
-        peaking = { wanted: key, key, samples };
-      }
-      const samples = peaking!.samples;
+      const samples = peaks({ settings, focusM: focus.focusM, ev100, strength, number });
       if (!samples) return null;
       lightUp(rgba, width, samples, lit);
       return samples.length / (width * height);
