@@ -1,6 +1,7 @@
-import { CODEC_IDS } from '../src/core/dng/codec/codecs';
+// The terminal's press: one frame or a series, exposed and written, and told with what was forecast of it.
 import { createHash, randomBytes } from 'node:crypto';
 import { extname, join } from 'node:path';
+import { CODEC_IDS } from '../src/core/dng/codec/codecs';
 import { colourOfWhite, type CameraColour } from '../src/core/colour/camera';
 import { whiteWords } from '../src/core/colour/temperature';
 import type { ExposureSettings } from '../src/core/exposure/settings';
@@ -74,6 +75,23 @@ function driveAsked({ flags }: Arguments) {
 }
 
 export async function shootCommand(args: Arguments): Promise<number> {
+  const asked = await pressAsked(args);
+  const { set, out, many, shots } = asked;
+  const pathsOf = namesOf(out, set, many);
+  if (!many) endingFits(out, ENDINGS[formatsOf(set.files)[0]!]);
+  // All of them before the first frame.
+  for (const index of shots.keys()) for (const path of pathsOf(index)) mayBeWritten(path, args.force);
+  const stage = many ? stageOf(asked) : undefined;
+  const frames: Report[] = [];
+  for (const [index, shot] of shots.entries())
+    frames.push(await take(asked, shot, index, { paths: pathsOf(index), stage, force: args.force }));
+  if (args.json) console.log(JSON.stringify(many ? seriesReport(asked, frames) : frames[0]));
+  else tell(asked, frames);
+  return 0;
+}
+
+/** What a press takes, resolved from what was asked for. @throws UsageError */
+async function pressAsked(args: Arguments) {
   const out = args.flags.get('out');
   if (!out)
     throw new UsageError(
@@ -99,116 +117,133 @@ export async function shootCommand(args: Arguments): Promise<number> {
   const drive = driveOf(set);
   const sequence = drive.plan({ settings: planned?.middle ?? resolved.settings, focusM });
   if (sequence.kind === 'beyond') throw new UsageError(`--${drive.id} ${drive.words}: ${sequence.says}`);
-  const { shots } = sequence;
-  const group = randomBytes(16).toString('hex');
-  const longSide = size === 'full' ? whole.camera.sensor.width : PREVIEW_LONG_SIDE;
-
   // All frames of a set have one white: that of the exposure that was metered.
   const colour = !set.white.auto
     ? colourOfWhite(view.camera.matrices, { kelvin: set.white.exact, tint: set.white.tint })
     : many
       ? meteredWhite(view, resolved.settings, focusM, clockS)
       : undefined;
-
-  const endings = formatsOf(set.files).map((format) => ENDINGS[format]);
-  const pathsOf = (index: number) => {
-    if (many) return endings.map((ending) => join(out, `${String(index + 1).padStart(2, '0')}.${ending}`));
-    const stem = out.slice(0, out.length - extname(out).length);
-    return endings.map((ending, i) => (i === 0 ? out : `${stem}.${ending}`));
+  return {
+    ...{ out, compression, seed, timeMs, roll, credit, clockS, view, whole, set, resolved, reading, focus },
+    ...{ asking, many, planned, drive, colour },
+    shots: sequence.shots,
+    group: randomBytes(16).toString('hex'),
+    longSide: size === 'full' ? whole.camera.sensor.width : PREVIEW_LONG_SIDE,
   };
-  if (!many) endingFits(out, endings[0]!);
-  // All of them before the first frame.
-  for (const index of shots.keys()) for (const path of pathsOf(index)) mayBeWritten(path, args.force);
-  const stage = many
-    ? { focusM, made: captureStage(whole, longSide, focusM, resolved.settings, true) }
-    : undefined;
+}
 
-  const take = async (shot: PlannedShot, index: number) => {
-    const { atS: sinceFirstS } = shot;
-    const [settings, focusM] = [known(shot.settings)!, known(shot.focusM)!];
-    const press: Press = {
-      settings,
-      clockS: clockS + sinceFirstS,
-      focusM,
-      // A press by hand is of middling strength, and only shakes the first; from the terminal nobody touches what stands on a tripod.
-      steadiness: {
-        support: view.outside.support,
-        press: set.delayS > 0 || index > 0 ? 0 : 0.5,
-        sinceTouchS: Infinity,
-      },
-      ...(colour && { colour }),
-      seed: seed + index,
-      facts: {
-        set: settingsOf(set, opticOfCamera(whole.camera)),
-        meteredEv100: meteredEv100(reading),
-        id: randomBytes(16).toString('hex'),
-        roll,
-        timeMs: timeMs + Math.round(1000 * sinceFirstS),
-        offsetMinutes: -Math.round(new Date(timeMs).getTimezoneOffset()),
-        ...(credit && { credit }),
-        ...(focus.state === 'found' && { focusedAt: { ...focus.at, side: focus.side } }),
-        ...(drive.id !== 'single' && { group: { id: group, index, of: shots.length, kind: drive.id } }),
-      },
+type PressAsked = Awaited<ReturnType<typeof pressAsked>>;
+
+/** What the files of a frame of the press are called, by its index. */
+function namesOf(out: string, { files }: PressAsked['set'], many: boolean): (index: number) => string[] {
+  const endings = formatsOf(files).map((format) => ENDINGS[format]);
+  const stem = out.slice(0, out.length - extname(out).length);
+  return (index) =>
+    many
+      ? endings.map((ending) => join(out, `${String(index + 1).padStart(2, '0')}.${ending}`))
+      : endings.map((ending, i) => (i === 0 ? out : `${stem}.${ending}`));
+}
+
+/** What several frames of one focus have in common, made once. */
+function stageOf({ whole, longSide, focus: { focusM }, resolved }: PressAsked) {
+  return { focusM, made: captureStage(whole, longSide, focusM, resolved.settings, true) };
+}
+
+/** One frame of the press. */
+function pressOf(asked: PressAsked, { settings, focusM, atS }: PlannedShot, index: number): Press {
+  const { set, view, whole, clockS, colour, seed, reading, roll, timeMs, credit, focus } = asked;
+  const { drive, group, shots } = asked;
+  return {
+    settings: known(settings)!,
+    clockS: clockS + atS,
+    focusM: known(focusM)!,
+    // A press by hand is of middling strength, and only shakes the first; from the terminal nobody touches what stands on a tripod.
+    steadiness: {
+      support: view.outside.support,
+      press: set.delayS > 0 || index > 0 ? 0 : 0.5,
+      sinceTouchS: Infinity,
+    },
+    ...(colour && { colour }),
+    seed: seed + index,
+    facts: {
+      set: settingsOf(set, opticOfCamera(whole.camera)),
+      meteredEv100: meteredEv100(reading),
+      id: randomBytes(16).toString('hex'),
+      roll,
+      timeMs: timeMs + Math.round(1000 * atS),
+      offsetMinutes: -Math.round(new Date(timeMs).getTimezoneOffset()),
+      ...(credit && { credit }),
+      ...(focus.state === 'found' && { focusedAt: { ...focus.at, side: focus.side } }),
+      ...(drive.id !== 'single' && { group: { id: group, index, of: shots.length, kind: drive.id } }),
+    },
+  };
+}
+
+/** Takes a frame, writes its files and returns what is told of it. */
+async function take(
+  asked: PressAsked,
+  shot: PlannedShot,
+  index: number,
+  to: {
+    readonly paths: readonly string[];
+    readonly stage: ReturnType<typeof stageOf> | undefined;
+    readonly force: boolean;
+  },
+) {
+  const { whole, longSide, compression, roll, credit, many, set, resolved, focus } = asked;
+  const press = pressOf(asked, shot, index);
+  const { settings, focusM } = press;
+  const reserved = to.paths.map((one) => reserve(one, to.force));
+  try {
+    const made = await shoot(whole, press, {
+      ...{ longSide, compression, encodeJpeg, pause },
+      ...(to.stage?.focusM === focusM && { stage: to.stage.made }),
+    });
+    made.files.forEach(({ bytes }, i) => reserved[i]!.write(bytes));
+    const { frame, record } = made;
+    return {
+      path: to.paths[0]!,
+      roll,
+      ...(credit && { credit }),
+      files: made.files.map(({ format, bytes }, i) => ({ format, path: to.paths[i]!, bytes: bytes.length })),
+      width: frame.width,
+      height: frame.height,
+      ...(frame.crop && { crop: frame.crop }),
+      ...(frame.userCrop && { userCrop: frame.userCrop }),
+      mosaicSha256: createHash('sha256').update(littleEndian(frame.data)).digest('hex'),
+      ...(many && { sinceFirstS: shot.atS }),
+      settings: printable(settings, set),
+      ev100: ev100OfSettings(settings.apertureN, settings.shutterS, settings.iso),
+      deviationEv: resolved.deviationEv,
+      white: { ...frame.colour.white, auto: set.white.auto },
+      focus: { ...focus, focusM: Number.isFinite(focusM) ? focusM : null },
+      forecast: record.forecast,
+      result: record.result,
     };
-    const paths = pathsOf(index);
-    const reserved = paths.map((one) => reserve(one, args.force));
-    try {
-      const made = await shoot(whole, press, {
-        ...{ longSide, compression, encodeJpeg, pause },
-        ...(stage?.focusM === focusM && { stage: stage.made }),
-      });
-      made.files.forEach(({ bytes }, i) => reserved[i]!.write(bytes));
-      const { frame, record } = made;
-      return {
-        path: paths[0]!,
-        roll,
-        ...(credit && { credit }),
-        files: made.files.map(({ format, bytes }, i) => ({ format, path: paths[i]!, bytes: bytes.length })),
-        width: frame.width,
-        height: frame.height,
-        ...(frame.crop && { crop: frame.crop }),
-        ...(frame.userCrop && { userCrop: frame.userCrop }),
-        mosaicSha256: createHash('sha256').update(littleEndian(frame.data)).digest('hex'),
-        ...(many && { sinceFirstS }),
-        settings: printable(settings, set),
-        ev100: ev100OfSettings(settings.apertureN, settings.shutterS, settings.iso),
-        deviationEv: resolved.deviationEv,
-        white: { ...frame.colour.white, auto: set.white.auto },
-        focus: { ...focus, focusM: Number.isFinite(focusM) ? focusM : null },
-        forecast: record.forecast,
-        result: record.result,
-      };
-    } finally {
-      reserved.forEach((file) => file.release());
-    }
-  };
-
-  const frames: Awaited<ReturnType<typeof take>>[] = [];
-  for (const [index, shot] of shots.entries()) frames.push(await take(shot, index));
-  if (args.json)
-    console.log(
-      JSON.stringify(
-        asking
-          ? { folder: out, [asking.id]: set[asking.id], ...(planned && { plan: planned.plan }), frames }
-          : frames[0],
-      ),
-    );
-  else {
-    if (asking) console.log(`${out}: ${asking.setting.words(set[asking.id])}`);
-    const left =
-      planned && leftOutWords(planned.plan.left, set.bracket.by, hasIris(opticOfCamera(whole.camera)));
-    if (left) console.log(left);
-    for (const frame of frames) print(frame);
+  } finally {
+    reserved.forEach((file) => file.release());
   }
-  return 0;
+}
 
-  function print(report: (typeof frames)[number]): void {
-    const { shutter, iso, aperture, compensation } = report.settings;
+type Report = Awaited<ReturnType<typeof take>>;
+
+function seriesReport({ out, asking, set, planned }: PressAsked, frames: readonly Report[]) {
+  const { id } = asking!;
+  return { folder: out, [id]: set[id], ...(planned && { plan: planned.plan }), frames };
+}
+
+function tell({ out, asking, set, planned, whole }: PressAsked, frames: readonly Report[]): void {
+  if (asking) console.log(`${out}: ${asking.setting.words(set[asking.id])}`);
+  const left =
+    planned && leftOutWords(planned.plan.left, set.bracket.by, hasIris(opticOfCamera(whole.camera)));
+  if (left) console.log(left);
+  for (const { path, width, height, settings, white, result, forecast } of frames) {
+    const { shutter, iso, aperture, compensation } = settings;
     console.log(
-      `${report.path}: ${report.width}×${report.height}, ${shutter}  ISO ${iso}  ${aperture}  ${compensation} EV, white ${whiteWords(report.white)}`,
+      `${path}: ${width}×${height}, ${shutter}  ISO ${iso}  ${aperture}  ${compensation} EV, white ${whiteWords(white)}`,
     );
-    for (const [i, channel] of (known(report.result)?.channels ?? []).entries()) {
-      const predicted = report.forecast!.channels[i]!;
+    for (const [i, channel] of (known(result)?.channels ?? []).entries()) {
+      const predicted = forecast!.channels[i]!;
       console.log(
         `  ${channel.name}: clipped ${percent(channel.clippedShare)} (forecast ${percent(predicted.clippedShare)}), ` +
           `below floor ${percent(channel.belowFloorShare)} (forecast ${percent(predicted.belowFloorShare)})`,

@@ -1,4 +1,4 @@
-// Grain along rows by a kernel: where its tables and rows lie in memory. What is right is what `surfaceRows` does without it.
+// Grain along rows by a kernel: where its tables and rows lie in memory. What is right is what `grain-of-rows` does without it.
 import { wasm } from '../kernels/grain.generated';
 import { kernel, type Numbers } from '../kernels/kernel';
 import type { Point3 } from './scene';

@@ -5,7 +5,7 @@ import { channelAt, varying, type Opening } from './opening';
 import type { BlurKernel } from './shake';
 import type { MarkedSites } from './marked-sites';
 import { rowMosaic, type RowMosaic } from './site-rows';
-import { discOnSurface } from './surface-rows';
+import { discOnSurface } from './spin-rows';
 
 /** Openings longer than this hold their picture until they end. */
 const SLOW_S = 1 / 15;

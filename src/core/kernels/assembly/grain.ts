@@ -1,4 +1,4 @@
-// Grain of surfaces along a row of sites, four at a time: the same numbers as `plainRow` of scene/surface-rows.ts makes, in 32-bit floats in the same order.
+// Grain of surfaces along a row of sites, four at a time: the same numbers as the twin in scene/grain-of-rows.ts makes, in 32-bit floats in the same order.
 // AssemblyScript. Memory is laid out by the caller (scene/grain-kernel.ts). Rows have room for three more sites.
 
 const MASK: i32 = 63;
