@@ -44,6 +44,7 @@ const core = [
   ['optics'],
   ['numeric'],
   ['kernels'],
+  ['platform'],
 ];
 
 /** Folders beneath `root` that stand in no layer, and layers that are no folders. @throws Error that names them */

@@ -1,5 +1,6 @@
 // PNG (W3C Recommendation, third edition): R, G, B of 8 or 16 bits with a colour profile, Exif and XMP. Rows are filtered by Paeth's predictor; the
 // platform's own deflate.
+import { zlibDeflated } from '../platform/deflate';
 import { joinedBytes } from './bytes';
 import { crc32 } from './crc32';
 
@@ -37,8 +38,8 @@ export async function writePng(
   view.setUint32(4, height);
   head.set([bits, TRUECOLOUR, 0, 0, 0], 8);
   const [profile, pixels] = await Promise.all([
-    deflated(facts.profile),
-    deflated(filtered(rgb, width * pixel, pixel)),
+    zlibDeflated(facts.profile),
+    zlibDeflated(filtered(rgb, width * pixel, pixel)),
   ]);
   const text = (value: string) => new TextEncoder().encode(value);
   return joinedBytes([
@@ -72,14 +73,6 @@ function filtered(rgb: Uint8Array, stride: number, pixel: number): Uint8Array {
     }
   }
   return out;
-}
-
-/** As zlib streams are (RFC 1950). */
-async function deflated(bytes: Uint8Array): Promise<Uint8Array> {
-  const stream = new Blob([bytes as Uint8Array<ArrayBuffer>])
-    .stream()
-    .pipeThrough(new CompressionStream('deflate'));
-  return new Uint8Array(await new Response(stream).arrayBuffer());
 }
 
 function chunk(type: string, data: Uint8Array): Uint8Array {

@@ -2,6 +2,8 @@
 // workers, terminal and tests load them alike. Each has a twin in plain TypeScript that does the same: it says what is right, and stands in where a
 // kernel cannot be loaded.
 
+import { PAGE, wasmInstance, wasmModule, type WasmModule } from '../platform/wasm';
+
 /** So many numbers in a row: addresses and figures that a kernel is called with. */
 export type Numbers<N extends number, Taken extends number[] = []> = Taken['length'] extends N
   ? Taken
@@ -13,7 +15,6 @@ function bytesOf(base64: string): Uint8Array<ArrayBuffer> {
   return Uint8Array.from(text, (c) => c.charCodeAt(0));
 }
 
-const PAGE = 65536;
 let allowed = true;
 
 /** Whether kernels are used: tests hold them against their twins. */
@@ -28,12 +29,12 @@ export interface Kernel<Functions> {
 
 /** Another one each time, with memory of its own: for what keeps rows there. Null where there is no SIMD or no WebAssembly is let in. */
 export function kernels<Functions>(base64: string): (bytes: number) => Kernel<Functions> | null {
-  let module: WebAssembly.Module | null | undefined;
+  let module: WasmModule | null | undefined;
   return (bytes) => {
     if (!allowed || module === null) return null;
     try {
-      module ??= new WebAssembly.Module(bytesOf(base64));
-      return instanceOf(module, bytes);
+      module ??= wasmModule(bytesOf(base64));
+      return withRoom(module, bytes);
     } catch {
       module = null;
       return null;
@@ -41,11 +42,10 @@ export function kernels<Functions>(base64: string): (bytes: number) => Kernel<Fu
   };
 }
 
-function instanceOf<Functions>(module: WebAssembly.Module, bytes: number): Kernel<Functions> {
-  const { exports } = new WebAssembly.Instance(module);
-  const memory = exports.memory as WebAssembly.Memory;
-  memory.grow(Math.ceil(bytes / PAGE));
-  return { call: exports as Functions, memory: memory.buffer };
+function withRoom<Functions>(module: WasmModule, bytes: number): Kernel<Functions> {
+  const { call, grow, memory } = wasmInstance<Functions>(module);
+  grow(Math.ceil(bytes / PAGE));
+  return { call, memory: memory() };
 }
 
 /** A kernel whose memory grows as it is asked for. What was in it stays, but where it lies in the page may change: views are made anew. */
@@ -56,24 +56,15 @@ export interface GrowingKernel<Functions> {
 
 /** @returns a function that gives the kernel, as `kernel` does */
 export function growingKernel<Functions>(base64: string): () => GrowingKernel<Functions> | null {
-  let made: GrowingKernel<Functions> | null | undefined;
-  return () => {
-    if (!allowed) return null;
-    if (made !== undefined) return made;
-    try {
-      const { exports } = new WebAssembly.Instance(new WebAssembly.Module(bytesOf(base64)));
-      const memory = exports.memory as WebAssembly.Memory;
-      const room = (bytes: number) => {
-        const more = bytes - memory.buffer.byteLength;
-        if (more > 0) memory.grow(Math.ceil(more / PAGE));
-        return memory.buffer;
-      };
-      made = { call: exports as Functions, room };
-    } catch {
-      made = null;
-    }
-    return made;
-  };
+  return onceAllowed(() => {
+    const { call, grow, memory } = wasmInstance<Functions>(wasmModule(bytesOf(base64)));
+    const room = (bytes: number) => {
+      const more = bytes - memory().byteLength;
+      if (more > 0) grow(Math.ceil(more / PAGE));
+      return memory();
+    };
+    return { call, room };
+  });
 }
 
 /**
@@ -81,15 +72,20 @@ export function growingKernel<Functions>(base64: string): () => GrowingKernel<Fu
  * @returns a function that gives the kernel, loaded when it is first wanted; null where there is no SIMD or no WebAssembly is let in
  */
 export function kernel<Functions>(base64: string, bytes: number): () => Kernel<Functions> | null {
-  let loaded: Kernel<Functions> | null | undefined;
+  return onceAllowed(() => withRoom<Functions>(wasmModule(bytesOf(base64)), bytes));
+}
+
+/** Made when it is first wanted; null where it cannot be, or kernels are not to be used. */
+function onceAllowed<Made>(make: () => Made): () => Made | null {
+  let made: Made | null | undefined;
   return () => {
     if (!allowed) return null;
-    if (loaded !== undefined) return loaded;
+    if (made !== undefined) return made;
     try {
-      loaded = instanceOf<Functions>(new WebAssembly.Module(bytesOf(base64)), bytes);
+      made = make();
     } catch {
-      loaded = null;
+      made = null;
     }
-    return loaded;
+    return made;
   };
 }

@@ -2,6 +2,7 @@
 // exact values for the few pixels that carry a patch on their own. Relative error is what the eye and the meter
 // see, so everything is quantised in stops.
 import { deflateSync } from 'fflate';
+import { inflated } from '../platform/deflate';
 import type { Plate } from './plate';
 import { exp2Table, expanded, putCodes, type CodedPlate } from './coded-plate';
 import { unpackByKernel, type Band, type CodedPlane } from './unpack-kernel';
@@ -181,33 +182,13 @@ async function smallPlane(
 }
 
 /**
- * Raw deflate through the platform's own decoder, which is several times faster than one in script.
+ * What raw deflate stands for.
  * @param enough bytes from the beginning that are wanted at least; all of them where it is not given
  * @throws RangeError when the bytes are damaged
  */
-export async function inflate(bytes: Uint8Array, enough = Infinity): Promise<Uint8Array> {
-  const stream = new Blob([bytes as Uint8Array<ArrayBuffer>])
-    .stream()
-    .pipeThrough(new DecompressionStream('deflate-raw'));
+export async function inflate(bytes: Uint8Array, enough?: number): Promise<Uint8Array> {
   try {
-    if (enough === Infinity) return new Uint8Array(await new Response(stream).arrayBuffer());
-    const reader = stream.getReader();
-    const chunks: Uint8Array[] = [];
-    let size = 0;
-    while (size < enough) {
-      const { done, value } = await reader.read();
-      if (done) break;
-      chunks.push(value);
-      size += value.length;
-    }
-    void reader.cancel().catch(() => undefined);
-    const out = new Uint8Array(size);
-    let at = 0;
-    for (const chunk of chunks) {
-      out.set(chunk, at);
-      at += chunk.length;
-    }
-    return out;
+    return await inflated(bytes, enough);
   } catch {
     throw new RangeError('Plate data are damaged');
   }
