@@ -226,12 +226,8 @@ export function finderFor(source: Source, atOnce = false, kept: FocusKept | null
       const { plan, resolved } = resolve(ask, metered);
       const pins = ask.pins.map((pin) => readPin(source.sight, pin, resolved.settings));
       lap?.('meter');
-      const focus = focuser.next({
-        set: settings.focus,
-        at: ask.focusAt,
-        again: ask.focusAgain,
-        timeS: moment.timeS,
-      });
+      const { focusAt: at, focusAgain: again } = ask;
+      const focus = focuser.next({ set: settings.focus, at, again, timeS: moment.timeS });
       const focusM = followed(focus, number);
       observed = source.observe({ settings: resolved.settings, focusM, number, moment, colour });
       count(observed, resolved.settings, focus.state === 'searching');
