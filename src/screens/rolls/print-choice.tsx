@@ -137,6 +137,73 @@ const MIX_NAMES = ['Red', 'Green', 'Blue'] as const;
 /** Black and white as eyes see light (Rec. 709). */
 const AS_SEEN = [0.21, 0.72, 0.07] as const;
 
+/** A value of a print as a slider. */
+interface Sliding {
+  readonly label: string;
+  readonly id: string;
+  readonly span: readonly [least: number, most: number];
+  /** Steps that 1 has. */
+  readonly steps: number;
+  readonly usual: number;
+  words(value: number): string;
+}
+
+/** Those of a print that are single numbers. */
+const SLIDERS: Readonly<Record<'exposureEv' | 'warmthMired' | 'contrast' | 'saturation', Sliding>> = {
+  exposureEv: {
+    ...{ label: 'Brightness', id: 'exposure', span: PRINT_SPAN.exposureEv, steps: 3, usual: 0 },
+    words: (ev) => `${formatThirds(ev)} EV`,
+  },
+  warmthMired: {
+    ...{ label: 'Warmth', id: 'warmth', span: PRINT_SPAN.warmthMired, steps: 1, usual: 0 },
+    words: (mired) => `${Math.round(mired)} mired`,
+  },
+  contrast: {
+    ...{ label: 'Contrast', id: 'contrast', span: PRINT_SPAN.contrast, steps: 50, usual: 1 },
+    words: (times) => times.toFixed(2),
+  },
+  saturation: {
+    ...{ label: 'Strength of colours', id: 'saturation', span: PRINT_SPAN.saturation, steps: 20, usual: 1 },
+    words: (times) => times.toFixed(2),
+  },
+};
+
+/** Shares of red, green and blue in black and white. */
+const MIX: readonly Sliding[] = MIX_NAMES.map((label, i) => ({
+  ...{ label, id: label.toLowerCase(), span: PRINT_SPAN.mix, steps: 20, usual: AS_SEEN[i]! },
+  words: (share) => `${Math.round(100 * share)} %`,
+}));
+
+function PrintSlider({
+  of: { label, id, span, steps, usual, words },
+  value,
+  onValue,
+}: {
+  of: Sliding;
+  value: number;
+  onValue: (value: number) => void;
+}) {
+  const said = words(value);
+  return (
+    <>
+      <Words kind="label" quiet>
+        {label}: {said}
+      </Words>
+      <Slider
+        name={label}
+        value={Math.round(value * steps)}
+        least={Math.round(span[0] * steps)}
+        most={Math.round(span[1] * steps)}
+        usual={Math.round(usual * steps)}
+        large={Math.max(3, Math.round(steps / 5))}
+        valueText={said}
+        onValue={(to) => onValue(to / steps)}
+        testID={`print-${id}`}
+      />
+    </>
+  );
+}
+
 function Changing({
   print,
   onPrint,
@@ -158,113 +225,44 @@ function Changing({
     setWrong(trouble ? `The shares ${trouble.why}.` : null);
     if (!trouble) onPrint(next);
   };
-  const slider = (
-    label: string,
-    id: string,
-    value: number,
-    span: readonly [number, number],
-    steps: number,
-    usual: number,
-    words: string,
-    part: (value: number) => Partial<Print>,
-  ) => (
-    <>
-      <Words kind="label" quiet>
-        {label}: {words}
-      </Words>
-      <Slider
-        name={label}
-        value={Math.round(value * steps)}
-        least={Math.round(span[0] * steps)}
-        most={Math.round(span[1] * steps)}
-        usual={Math.round(usual * steps)}
-        large={Math.max(3, Math.round(steps / 5))}
-        valueText={words}
-        onValue={(to) => set(part(to / steps))}
-        testID={`print-${id}`}
-      />
-    </>
+  const slider = (key: keyof typeof SLIDERS) => (
+    <PrintSlider of={SLIDERS[key]} value={print[key]} onValue={(to) => set({ [key]: to })} />
   );
   const keep = () => {
     const text = name.trim().replace(/\s+/g, ' ');
-    if (text === '' || text.length > MOST_PRINT_NAME)
-      return setWrong(
-        text === '' ? 'A print needs a name.' : `A name has at most ${MOST_PRINT_NAME} characters.`,
-      );
-    if (
-      text.toLowerCase() === 'plain' ||
-      OWN_PRINTS.some((own) => own.name.toLowerCase() === text.toLowerCase())
-    )
-      return setWrong('This name is one of the program’s own.');
-    onKeep({ ...print, name: text });
+    const trouble = nameTrouble(text);
+    if (trouble) setWrong(trouble);
+    else onKeep({ ...print, name: text });
   };
+  const { mix } = print;
   return (
     <View style={styles.changing} role="group" aria-label="Change this print">
-      {slider(
-        'Brightness',
-        'exposure',
-        print.exposureEv,
-        PRINT_SPAN.exposureEv,
-        3,
-        0,
-        `${formatThirds(print.exposureEv)} EV`,
-        (v) => ({ exposureEv: v }),
-      )}
-      {slider(
-        'Warmth',
-        'warmth',
-        print.warmthMired,
-        PRINT_SPAN.warmthMired,
-        1,
-        0,
-        `${Math.round(print.warmthMired)} mired`,
-        (v) => ({ warmthMired: v }),
-      )}
-      {slider(
-        'Contrast',
-        'contrast',
-        print.contrast,
-        PRINT_SPAN.contrast,
-        50,
-        1,
-        print.contrast.toFixed(2),
-        (v) => ({ contrast: v }),
-      )}
+      {slider('exposureEv')}
+      {slider('warmthMired')}
+      {slider('contrast')}
       <Segmented
         name="Colours"
         choices={[
           { id: 'colours', label: 'Colours' },
           { id: 'mix', label: 'Black and white' },
         ]}
-        chosen={print.mix ? 'mix' : 'colours'}
+        chosen={mix ? 'mix' : 'colours'}
         onChoose={(id) => set({ mix: id === 'mix' ? [...AS_SEEN] : null })}
         testID="print-kind"
       />
-      {print.mix
-        ? MIX_NAMES.map((channel, i) => (
-            <View key={channel}>
-              {slider(
-                channel,
-                channel.toLowerCase(),
-                print.mix![i]!,
-                PRINT_SPAN.mix,
-                20,
-                AS_SEEN[i]!,
-                `${Math.round(100 * print.mix![i]!)} %`,
-                (v) => ({ mix: print.mix!.map((old, c) => (c === i ? v : old)) as [number, number, number] }),
-              )}
+      {mix
+        ? MIX.map((of, i) => (
+            <View key={of.id}>
+              <PrintSlider
+                of={of}
+                value={mix[i]!}
+                onValue={(to) =>
+                  set({ mix: mix.map((old, c) => (c === i ? to : old)) as [number, number, number] })
+                }
+              />
             </View>
           ))
-        : slider(
-            'Strength of colours',
-            'saturation',
-            print.saturation,
-            PRINT_SPAN.saturation,
-            20,
-            1,
-            print.saturation.toFixed(2),
-            (v) => ({ saturation: v }),
-          )}
+        : slider('saturation')}
       <TextField
         label="Keep it as mine, under the name"
         value={name}
@@ -279,6 +277,16 @@ function Changing({
       <Button label="Keep as mine" onPress={keep} testID="print-keep" />
     </View>
   );
+}
+
+/** Why a print cannot be kept under a name; null where it can. */
+function nameTrouble(name: string): string | null {
+  if (name === '') return 'A print needs a name.';
+  if (name.length > MOST_PRINT_NAME) return `A name has at most ${MOST_PRINT_NAME} characters.`;
+  const same = (own: string) => own.toLowerCase() === name.toLowerCase();
+  return ['plain', ...OWN_PRINTS.map((own) => own.name)].some(same)
+    ? 'This name is one of the program’s own.'
+    : null;
 }
 
 function changedName(name: string): string {
