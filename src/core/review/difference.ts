@@ -66,7 +66,7 @@ export interface PlaceFigures {
 export const PLACE_SITES = 256;
 
 /** So far from what is clipped edges begin to count, sites: farther than a highlight's flank reaches that is blurred by a hand or a lens a little off. */
-const CLEAR_SITES = 16;
+export const CLEAR_SITES = 16;
 /** Less of a place than this says nothing of it. */
 const LEAST_LEFT = 0.02;
 /** Parts a side that tell how differently edges behave over a place. */

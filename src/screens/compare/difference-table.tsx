@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { clippedShareOf, exposedMore } from '../../core/frame/arrange';
 import type { FrameRecord } from '../../core/frame/record';
-import { PLACE_SITES, type Numbers, type PlaceFigures } from '../../core/review/difference';
+import { CLEAR_SITES, PLACE_SITES, type Numbers, type PlaceFigures } from '../../core/review/difference';
 import { isUnknown, type Known } from '../../core/units/known';
 import { formatEv } from '../../core/units/ladders';
 import { lookOf } from '../../core/frame/look';
@@ -80,7 +80,8 @@ export function DifferenceTable({ a, b, ready, words }: Props) {
           />
           <Words kind="label" quiet>
             “Here” is {PLACE_SITES} × {PLACE_SITES} sites of green about the middle of what is looked at;
-            noise is signal to noise of one site.
+            noise is signal to noise of one site. What is clipped does not count, nor edges within{' '}
+            {CLEAR_SITES} sites of it in either.
           </Words>
         </>
       )}
